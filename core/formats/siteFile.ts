@@ -1,0 +1,143 @@
+import { findNodeAtLocation, parse, type ParseError, parseTree, printParseErrorCode, visit } from 'jsonc-parser'
+import * as v from 'valibot'
+import { type Branch, branchSchema, entriesOfBranch } from '../plan/branch.ts'
+import { type EntryId, FIELDS_OF_KIND, type EntryField, pageSchema } from '../plan/entry.ts'
+import { siteFileSchema } from '../plan/file.ts'
+import { MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
+import { DEFAULT_SETTINGS, type SettingName, settingSchemas, type Site } from '../plan/site.ts'
+import { fromSiteData, toSiteData } from '../plan/siteData.ts'
+import { checkSize, InputFault, placeIn } from './inputFault.ts'
+
+const FORMAT = 'viatica-site'
+
+/** Each level of the plan opens a list and an object; bodies and settings need a few more. */
+const MAX_JSON_DEPTH = 2 * MAX_LEVELS + 8
+
+const settingsSchema = v.strictObject({
+  ...(Object.fromEntries(
+    Object.entries(settingSchemas).map(([name, schema]) =>
+      name === 'name'
+        ? [name, schema]
+        : [name, v.optional(schema as v.GenericSchema, DEFAULT_SETTINGS[name as Exclude<SettingName, 'name'>])],
+    ),
+  ) as unknown as typeof settingSchemas),
+})
+
+const fileSchema = v.strictObject({
+  format: v.literal(FORMAT, `must be "${FORMAT}": this is not a site file`),
+  version: v.literal(1, 'must be 1: this site file is of a later version'),
+  settings: settingsSchema,
+  files: v.optional(v.array(siteFileSchema), []),
+  plan: branchSchema,
+  /** The bytes of the files by key, in base64. */
+  contents: v.optional(v.record(v.string(), v.pipe(v.string(), v.base64('must be base64'))), {}),
+})
+
+/** A site as it stands in a site file, with the bytes of its files in base64 under their keys. */
+export interface ReadSite {
+  readonly site: Site
+  readonly contents: ReadonlyMap<string, string>
+}
+
+/** Stops at the first bracket that is too deep, before anything that calls itself for each level reads the file. */
+function checkDepth(text: string): void {
+  let depth = 0
+  const deeper = (offset: number) => {
+    if (++depth > MAX_JSON_DEPTH) {
+      throw new InputFault(`The plan has more than ${MAX_LEVELS} levels.`, placeIn(text, offset))
+    }
+  }
+  const back = () => void depth--
+  visit(text, { onObjectBegin: deeper, onArrayBegin: deeper, onObjectEnd: back, onArrayEnd: back })
+}
+
+function readJson(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    const errors: ParseError[] = []
+    parse(text, errors, { disallowComments: true })
+    const first = errors[0]
+    const what = first ? printParseErrorCode(first.error).replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase() : 'not JSON'
+    throw new InputFault(`This is not a site file, or it is cut off (JSON: ${what}).`, placeIn(text, first?.offset ?? 0))
+  }
+}
+
+/** What the schema cannot see: ids that are used twice, and ids that name nothing. */
+function crossFaults(plan: Branch, files: Site['files'], logo: Site['settings']['logo']): string | undefined {
+  const seen = new Set<EntryId>()
+  for (const { entry, level } of entriesOfBranch(plan)) {
+    if (seen.has(entry.id)) return `Two entries have the id "${entry.id}".`
+    seen.add(entry.id)
+    if (level > MAX_LEVELS) return `The plan has more than ${MAX_LEVELS} levels.`
+    if (entry.kind === 'page' && entry.banner && !files.has(entry.banner.file)) {
+      return `The banner of "${entry.id}" names the file "${entry.banner.file}", which the site does not have.`
+    }
+  }
+  if (seen.size > MAX_ENTRIES) return `The plan has more than ${MAX_ENTRIES} entries.`
+  if (logo && !files.has(logo.file)) return `The logo names the file "${logo.file}", which the site does not have.`
+  if (plan.kind !== 'page') return 'The plan must start with the home page.'
+  if (plan.state === 'planned') return 'The home page must be draft or ready.'
+  return undefined
+}
+
+/**
+ * Reads a site file.
+ * @throws InputFault, with the place, for anything that is not a sound site file
+ */
+export function readSiteFile(text: string): ReadSite {
+  checkSize(text)
+  checkDepth(text)
+  const result = v.safeParse(fileSchema, readJson(text))
+  if (!result.success) {
+    const issue = result.issues[0]
+    const path = (issue.path ?? []).map((item) => item.key as string | number)
+    const tree = parseTree(text)
+    const node = tree && (findNodeAtLocation(tree, path) ?? findNodeAtLocation(tree, path.slice(0, -1)) ?? tree)
+    throw new InputFault(`${path.join('.') || 'The file'}: ${issue.message}`, placeIn(text, node?.offset ?? 0))
+  }
+  const { settings, plan, contents } = result.output
+  const files = new Map(result.output.files.map((file) => [file.id, file]))
+  const fault = crossFaults(plan, files, settings.logo)
+  if (fault) throw new InputFault(fault)
+  if (files.size < result.output.files.length) throw new InputFault('Two files have the same id.')
+  if (new Set([...files.values()].map((file) => file.path)).size < files.size) {
+    throw new InputFault('Two files have the same path.')
+  }
+  for (const file of files.values()) {
+    if (!(file.content in contents)) throw new InputFault(`The contents of ${file.path} are missing.`)
+  }
+  return { site: fromSiteData(result.output), contents: new Map(Object.entries(contents)) }
+}
+
+const PAGE_DEFAULTS = v.parse(pageSchema, { id: 'x', kind: 'page', title: 'x' })
+
+/** An entry of the file: what is as it would be anyway is left out. */
+function branchForFile({ entries, ...entry }: Branch): object {
+  const kept: Record<string, unknown> = { kind: entry.kind, id: entry.id }
+  for (const field of FIELDS_OF_KIND[entry.kind]) {
+    const value = (entry as unknown as Record<EntryField, unknown>)[field]
+    if (JSON.stringify(value) !== JSON.stringify((PAGE_DEFAULTS as unknown as Record<EntryField, unknown>)[field])) {
+      kept[field] = value
+    }
+  }
+  if (entries.length > 0) kept['entries'] = entries.map(branchForFile)
+  return kept
+}
+
+/**
+ * Writes a site as a site file. Reading it again gives the same site, and writing that the same text.
+ * @param contents the bytes of the files in base64, by key
+ */
+export function writeSiteFile(site: Site, contents: ReadonlyMap<string, string>): string {
+  const { settings, files, plan } = toSiteData(site)
+  const file = {
+    format: FORMAT,
+    version: 1,
+    settings,
+    files,
+    plan: branchForFile(plan),
+    contents: Object.fromEntries([...contents].sort(([a], [b]) => (a < b ? -1 : 1))),
+  }
+  return `${JSON.stringify(file, null, 2)}\n`
+}

@@ -1,0 +1,54 @@
+import * as v from 'valibot'
+import { type Entry, type EntryId, groupSchema, linkSchema, pageSchema } from './entry.ts'
+import { childrenOf, entryOf, type Plan } from './plan.ts'
+
+/** An entry with all that stands under it: what is added, what was removed, and what a site file holds. */
+export type Branch = Entry & { readonly entries: readonly Branch[] }
+
+const entries = { entries: v.optional(v.array(v.lazy((): v.GenericSchema<unknown, Branch> => branchSchema)), []) }
+
+/**
+ * A branch as it comes in from outside. It calls itself for each level, so the levels of unknown input are
+ * counted first (see formats/siteFile.ts).
+ */
+export const branchSchema: v.GenericSchema<unknown, Branch> = v.variant('kind', [
+  v.strictObject({ ...pageSchema.entries, ...entries }),
+  v.strictObject({ ...groupSchema.entries, ...entries }),
+  v.strictObject({
+    ...linkSchema.entries,
+    entries: v.optional(v.pipe(v.array(v.never()), v.maxLength(0, 'a link cannot have entries under it')), []),
+  }),
+]) as v.GenericSchema<unknown, Branch>
+
+/** The branch that starts at an entry of a plan. */
+export function branchOf(plan: Plan, id: EntryId): Branch {
+  return { ...entryOf(plan, id), entries: childrenOf(plan, id).map((child) => branchOf(plan, child)) }
+}
+
+export interface Placed {
+  readonly entry: Entry
+  readonly parent: EntryId | undefined
+  readonly children: readonly EntryId[]
+  /** 1 for the top of the branch. */
+  readonly level: number
+}
+
+/** The entries of a branch one by one in plan order, each without those under it. */
+export function* entriesOfBranch(branch: Branch, parent?: EntryId, level = 1): Generator<Placed> {
+  const { entries: under, ...entry } = branch
+  yield { entry, parent, level, children: under.map((child) => child.id) }
+  for (const child of under) yield* entriesOfBranch(child, branch.id, level + 1)
+}
+
+/** The plan whose home page is the top of this branch. The branch must be sound: a page, no id twice. */
+export function planOfBranch(branch: Branch): Plan {
+  const entries = new Map<EntryId, Entry>()
+  const parents = new Map<EntryId, EntryId>()
+  const children = new Map<EntryId, readonly EntryId[]>()
+  for (const placed of entriesOfBranch(branch)) {
+    entries.set(placed.entry.id, placed.entry)
+    if (placed.parent !== undefined) parents.set(placed.entry.id, placed.parent)
+    if (placed.children.length > 0) children.set(placed.entry.id, placed.children)
+  }
+  return { home: branch.id, entries, parents, children }
+}

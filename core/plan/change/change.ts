@@ -1,0 +1,89 @@
+import * as v from 'valibot'
+import { branchSchema } from '../branch.ts'
+import { type EntryField, entryIdSchema, fieldSchemas } from '../entry.ts'
+import { siteFileSchema } from '../file.ts'
+import { type SettingName, settingSchemas } from '../site.ts'
+
+const place = v.pipe(v.number('must be a number'), v.integer('must be a whole number'), v.minValue(0, 'must not be negative'))
+
+/** Puts a branch under `parent` at `place` (from 0; past the end means last). */
+const addSchema = v.strictObject({ kind: v.literal('add'), parent: entryIdSchema, place, branch: branchSchema })
+
+/** Takes an entry away, with all that stands under it. */
+const removeSchema = v.strictObject({ kind: v.literal('remove'), entry: entryIdSchema })
+
+/** Puts an entry, with all under it, elsewhere; `place` counts the siblings without the entry itself. */
+const moveSchema = v.strictObject({ kind: v.literal('move'), entry: entryIdSchema, parent: entryIdSchema, place })
+
+const SETTING_NAMES = Object.keys(settingSchemas) as SettingName[]
+const FIELD_NAMES = Object.keys(fieldSchemas) as EntryField[]
+
+/** Sets one field of an entry. */
+const setEntrySchema = v.variant(
+  'field',
+  FIELD_NAMES.map((field) =>
+    v.strictObject({
+      kind: v.literal('setEntry'),
+      entry: entryIdSchema,
+      field: v.literal(field),
+      value: fieldSchemas[field] as v.GenericSchema,
+    }),
+  ),
+)
+
+/** Sets one setting of the site. */
+const setSiteSchema = v.variant(
+  'field',
+  SETTING_NAMES.map((field) =>
+    v.strictObject({
+      kind: v.literal('setSite'),
+      field: v.literal(field),
+      value: settingSchemas[field] as v.GenericSchema,
+    }),
+  ),
+)
+
+/** Keeps a file with the site; its bytes are in the store of contents already. */
+const addFileSchema = v.strictObject({ kind: v.literal('addFile'), file: siteFileSchema })
+const removeFileSchema = v.strictObject({ kind: v.literal('removeFile'), file: entryIdSchema })
+
+export type Add = v.InferOutput<typeof addSchema>
+export type Remove = v.InferOutput<typeof removeSchema>
+export type Move = v.InferOutput<typeof moveSchema>
+export type AddFile = v.InferOutput<typeof addFileSchema>
+export type RemoveFile = v.InferOutput<typeof removeFileSchema>
+export type SetEntry = {
+  [F in EntryField]: { kind: 'setEntry'; entry: string; field: F; value: v.InferOutput<(typeof fieldSchemas)[F]> }
+}[EntryField]
+export type SetSite = {
+  [F in SettingName]: { kind: 'setSite'; field: F; value: v.InferOutput<(typeof settingSchemas)[F]> }
+}[SettingName]
+
+/** A change that does one thing. */
+export type SingleChange = Add | Remove | Move | SetEntry | SetSite | AddFile | RemoveFile
+/** Several changes that are made, and undone, as one. */
+export interface Batch {
+  readonly kind: 'batch'
+  readonly changes: readonly SingleChange[]
+}
+/** One edit of a site, as plain data. */
+export type Change = SingleChange | Batch
+
+const singleSchema = v.variant('kind', [
+  addSchema,
+  removeSchema,
+  moveSchema,
+  setEntrySchema,
+  setSiteSchema,
+  addFileSchema,
+  removeFileSchema,
+])
+
+/** A change as it comes in from outside. */
+export const changeSchema = v.variant('kind', [
+  singleSchema,
+  v.strictObject({
+    kind: v.literal('batch'),
+    changes: v.pipe(v.array(singleSchema), v.minLength(1, 'must hold at least one change')),
+  }),
+]) as v.GenericSchema<unknown, Change>

@@ -1,0 +1,104 @@
+import { branchOf, entriesOfBranch } from '../branch.ts'
+import { type EntryId, labelOf } from '../entry.ts'
+import {
+  ancestorsOf,
+  childrenOf,
+  entryOf,
+  isWithin,
+  levelsUnder,
+  MAX_ENTRIES,
+  MAX_LEVELS,
+  type Plan,
+  placeOf,
+  walk,
+} from '../plan.ts'
+import type { Add, Move, Remove } from './change.ts'
+import { ChangeRefused } from './refused.ts'
+
+/** A plan after a change, with the change that takes it back. */
+export interface Rearranged {
+  readonly plan: Plan
+  readonly inverse: Add | Move | Remove
+}
+
+type ChildLists = Map<EntryId, readonly EntryId[]>
+
+function setChildren(lists: ChildLists, parent: EntryId, children: readonly EntryId[]): void {
+  if (children.length > 0) lists.set(parent, children)
+  else lists.delete(parent)
+}
+
+function checkParent(plan: Plan, parent: EntryId): void {
+  const entry = plan.entries.get(parent)
+  if (!entry) throw new ChangeRefused('The entry that this should stand under is no longer in the plan.')
+  if (entry.kind === 'link') throw new ChangeRefused(`“${labelOf(entry)}” is a link: nothing can stand under it.`)
+}
+
+function checkKnown(plan: Plan, id: EntryId): void {
+  if (!plan.entries.has(id)) throw new ChangeRefused('This entry is no longer in the plan.')
+  if (id === plan.home) throw new ChangeRefused('The home page is the root of the plan: it can be neither moved nor removed.')
+}
+
+function checkLevels(plan: Plan, parent: EntryId, levels: number): void {
+  if (ancestorsOf(plan, parent).length + 1 + levels > MAX_LEVELS) {
+    throw new ChangeRefused(`A plan can have at most ${MAX_LEVELS} levels.`)
+  }
+}
+
+/** Adds a branch. @throws ChangeRefused when the parent cannot take it or one of its ids is in use. */
+export function addBranch(plan: Plan, { parent, place, branch }: Add): Rearranged {
+  checkParent(plan, parent)
+  const entries = new Map(plan.entries)
+  const parents = new Map(plan.parents)
+  const children = new Map(plan.children)
+  let levels = 0
+  for (const placed of entriesOfBranch(branch, parent)) {
+    const id = placed.entry.id
+    if (entries.has(id)) throw new ChangeRefused(`The plan already has an entry with the id ${id}.`)
+    entries.set(id, placed.entry)
+    parents.set(id, placed.parent!)
+    setChildren(children, id, placed.children)
+    levels = Math.max(levels, placed.level)
+  }
+  if (entries.size > MAX_ENTRIES) throw new ChangeRefused(`A plan can have at most ${MAX_ENTRIES} entries.`)
+  checkLevels(plan, parent, levels)
+  setChildren(children, parent, childrenOf(plan, parent).toSpliced(place, 0, branch.id))
+  return { plan: { ...plan, entries, parents, children }, inverse: { kind: 'remove', entry: branch.id } }
+}
+
+/** Removes an entry with all under it. @throws ChangeRefused for the home page or an unknown entry. */
+export function removeBranch(plan: Plan, { entry: id }: Remove): Rearranged {
+  checkKnown(plan, id)
+  const parent = plan.parents.get(id)!
+  const place = placeOf(plan, id)
+  const branch = branchOf(plan, id)
+  const entries = new Map(plan.entries)
+  const parents = new Map(plan.parents)
+  const children = new Map(plan.children)
+  for (const { entry } of walk(plan, id)) {
+    entries.delete(entry.id)
+    parents.delete(entry.id)
+    children.delete(entry.id)
+  }
+  setChildren(children, parent, childrenOf(plan, parent).toSpliced(place, 1))
+  return { plan: { ...plan, entries, parents, children }, inverse: { kind: 'add', parent, place, branch } }
+}
+
+/** Moves an entry with all under it. @throws ChangeRefused for a move under itself, under a link or too deep. */
+export function moveBranch(plan: Plan, { entry: id, parent, place }: Move): Rearranged {
+  checkKnown(plan, id)
+  checkParent(plan, parent)
+  const label = labelOf(entryOf(plan, id))
+  if (isWithin(plan, parent, id)) throw new ChangeRefused(`“${label}” cannot be moved under itself.`)
+  checkLevels(plan, parent, levelsUnder(plan, id))
+  const oldParent = plan.parents.get(id)!
+  const oldPlace = placeOf(plan, id)
+  const children = new Map(plan.children)
+  setChildren(children, oldParent, childrenOf(plan, oldParent).toSpliced(oldPlace, 1))
+  setChildren(children, parent, (children.get(parent) ?? []).toSpliced(place, 0, id))
+  const parents = new Map(plan.parents).set(id, parent)
+  return {
+    plan: { ...plan, parents, children },
+    inverse: { kind: 'move', entry: id, parent: oldParent, place: oldPlace },
+  }
+}

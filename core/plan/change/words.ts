@@ -1,0 +1,92 @@
+import { type EntryId, labelOf } from '../entry.ts'
+import { walk } from '../plan.ts'
+import type { Site } from '../site.ts'
+import type { Change, SetEntry } from './change.ts'
+
+function named(site: Site, id: EntryId): string {
+  const entry = site.plan.entries.get(id)
+  return entry ? `“${labelOf(entry)}”` : 'an entry'
+}
+
+/** “Locks”, or “Locks” and the 3 entries under it. */
+export function namedWithAllUnder(site: Site, id: EntryId): string {
+  const under = site.plan.entries.has(id) ? [...walk(site.plan, id)].length - 1 : 0
+  if (under === 0) return named(site, id)
+  return `${named(site, id)} and the ${under === 1 ? 'entry' : `${under} entries`} under it`
+}
+
+const FIELD_WORDS: Readonly<Record<SetEntry['field'], string>> = {
+  title: 'title',
+  label: 'name in menus',
+  fileName: 'file name',
+  heading: 'heading',
+  description: 'description',
+  banner: 'banner picture',
+  note: 'note',
+  state: 'state',
+  inMenu: 'place in menus',
+  inOrder: 'place in the reading order',
+  body: 'main content',
+  target: 'target',
+}
+
+function setEntryWords(before: Site, change: SetEntry): string {
+  const name = named(before, change.entry)
+  switch (change.field) {
+    case 'title':
+      return `${name} renamed “${change.value}”`
+    case 'state':
+      return `${name} is now ${change.value}`
+    case 'inMenu':
+      return `${name} ${change.value ? 'put into' : 'left out of'} menus`
+    case 'inOrder':
+      return `${name} ${change.value ? 'put into' : 'left out of'} the reading order`
+    default:
+      return `${name}: ${FIELD_WORDS[change.field]} changed`
+  }
+}
+
+/** What a change does, in the author's words. `before` is the site that it is made on. */
+export function changeWords(before: Site, change: Change): string {
+  switch (change.kind) {
+    case 'add':
+      return `“${labelOf(change.branch)}” added under ${named(before, change.parent)}`
+    case 'remove':
+      return `${namedWithAllUnder(before, change.entry)} removed`
+    case 'move':
+      return before.plan.parents.get(change.entry) === change.parent
+        ? `${named(before, change.entry)} moved among its siblings`
+        : `${named(before, change.entry)} moved under ${named(before, change.parent)}`
+    case 'setEntry':
+      return setEntryWords(before, change)
+    case 'setSite':
+      return `${SETTING_WORDS[change.field]} changed`
+    case 'addFile':
+      return `${change.file.path} added to the files of the site`
+    case 'removeFile':
+      return 'A file of the site removed'
+    case 'batch':
+      return changeWords(before, change.changes.at(-1)!)
+  }
+}
+
+const SETTING_WORDS: Readonly<Record<keyof Site['settings'], string>> = {
+  name: 'Site name',
+  tagline: 'Tagline',
+  language: 'Language',
+  baseUrl: 'Published address',
+  layout: 'Layout of files',
+  carrySection: 'Section names in file names',
+  separator: 'Separator in file names',
+  extension: 'Extension of files',
+  titlePattern: 'Pattern of titles',
+  homeTitlePattern: 'Title of the home page',
+  logo: 'Logo',
+  menuDepth: 'Menu depth',
+  hereForm: 'Here mark',
+  previousWord: 'Word for previous',
+  nextWord: 'Word for next',
+  footerText: 'Footer text',
+  contact: 'Contact address',
+  copyright: 'Copyright line',
+}

@@ -1,0 +1,134 @@
+import * as v from 'valibot'
+import { fileNameFault } from '../standard/fileName.ts'
+import { isAllowedTarget } from '../standard/target.ts'
+import { fragmentFault } from '../standard/fragment.ts'
+import { filledLine, line, lines } from '../standard/text.ts'
+
+/** Ids are ours; a site file may bring readable ones. */
+export const entryIdSchema = v.pipe(
+  v.string('must be an id'),
+  v.regex(/^[a-z0-9][a-z0-9-]{0,59}$/, 'must be an id of lower-case letters, digits and hyphens'),
+)
+export type EntryId = string
+
+export const STATES = ['planned', 'draft', 'ready'] as const
+export type PageState = (typeof STATES)[number]
+
+/** A picture of the site and what it says to those who do not see it. */
+export const pictureSchema = v.strictObject({ file: entryIdSchema, alt: v.optional(line(300), '') })
+export type Picture = v.InferOutput<typeof pictureSchema>
+
+const fileNameSchema = v.pipe(
+  line(200),
+  v.rawCheck(({ dataset, addIssue }) => {
+    const fault = dataset.typed && dataset.value !== '' && fileNameFault(dataset.value)
+    if (fault) addIssue({ message: fault })
+  }),
+)
+
+const bodySchema = v.pipe(
+  v.strictObject({
+    /** The author's own bytes; parsed only when a page is written. */
+    html: v.optional(lines(1_000_000), ''),
+    /** The day of the last change, `YYYY-MM-DD`, or empty. */
+    changed: v.optional(v.pipe(v.string(), v.regex(/^(\d{4}-\d{2}-\d{2})?$/, 'must be a date like 2026-05-01')), ''),
+  }),
+  v.rawCheck(({ dataset, addIssue }) => {
+    const fault = dataset.typed && fragmentFault(dataset.value.html)
+    if (fault) addIssue({ message: fault })
+  }),
+)
+export type Body = v.InferOutput<typeof bodySchema>
+
+const targetSchema = v.variant('to', [
+  v.strictObject({
+    to: v.literal('address'),
+    url: v.pipe(
+      filledLine(2000),
+      v.check(isAllowedTarget, 'must be an address that starts with http:, https:, mailto: or tel:'),
+    ),
+  }),
+  v.strictObject({
+    to: v.literal('entry'),
+    entry: entryIdSchema,
+    /** Without the `#`. */
+    fragment: v.optional(line(200), ''),
+  }),
+])
+export type LinkTarget = v.InferOutput<typeof targetSchema>
+
+/** What each field of an entry may hold, whatever the kind. Empty text means "not set". */
+export const fieldSchemas = {
+  title: filledLine(300),
+  label: line(200),
+  fileName: fileNameSchema,
+  heading: line(300),
+  description: line(1000),
+  banner: v.nullable(pictureSchema),
+  note: lines(10_000),
+  state: v.picklist(STATES, 'must be planned, draft or ready'),
+  inMenu: v.boolean('must be true or false'),
+  inOrder: v.boolean('must be true or false'),
+  body: bodySchema,
+  target: targetSchema,
+} as const
+export type EntryField = keyof typeof fieldSchemas
+
+const id = entryIdSchema
+const note = v.optional(fieldSchemas.note, '')
+const inMenu = v.optional(fieldSchemas.inMenu, true)
+const fileName = v.optional(fileNameSchema, '')
+const requiredLabel = filledLine(200)
+
+/** A page of the site: a file that a visitor can open. */
+export const pageSchema = v.strictObject({
+  id,
+  kind: v.literal('page'),
+  title: fieldSchemas.title,
+  label: v.optional(fieldSchemas.label, ''),
+  fileName,
+  heading: v.optional(fieldSchemas.heading, ''),
+  description: v.optional(fieldSchemas.description, ''),
+  banner: v.optional(fieldSchemas.banner, null),
+  note,
+  state: v.optional(fieldSchemas.state, 'draft'),
+  inMenu,
+  inOrder: v.optional(fieldSchemas.inOrder, true),
+  body: v.optional(bodySchema, { html: '', changed: '' }),
+})
+export type PageEntry = v.InferOutput<typeof pageSchema>
+
+/** A label with pages under it but no page of its own. */
+export const groupSchema = v.strictObject({ id, kind: v.literal('group'), label: requiredLabel, fileName, note, inMenu })
+export type GroupEntry = v.InferOutput<typeof groupSchema>
+
+/** A place in the plan that leads elsewhere, or to another entry. */
+export const linkSchema = v.strictObject({
+  id,
+  kind: v.literal('link'),
+  label: requiredLabel,
+  target: targetSchema,
+  note,
+  inMenu,
+})
+export type LinkEntry = v.InferOutput<typeof linkSchema>
+
+export type Entry = PageEntry | GroupEntry | LinkEntry
+export type EntryKind = Entry['kind']
+
+/** The fields that an author can set on each kind of entry. */
+export const FIELDS_OF_KIND: Readonly<Record<EntryKind, readonly EntryField[]>> = {
+  page: ['title', 'label', 'fileName', 'heading', 'description', 'banner', 'note', 'state', 'inMenu', 'inOrder', 'body'],
+  group: ['label', 'fileName', 'note', 'inMenu'],
+  link: ['label', 'target', 'note', 'inMenu'],
+}
+
+/** The short name of an entry in menus, breadcrumbs and the pager: its label, else its title. */
+export function labelOf(entry: Entry): string {
+  return entry.kind === 'page' ? entry.label || entry.title : entry.label
+}
+
+/** Whether an entry is a page that is written out; planned pages are not, until they are begun. */
+export function isWritten(entry: Entry | undefined): entry is PageEntry {
+  return entry?.kind === 'page' && entry.state !== 'planned'
+}

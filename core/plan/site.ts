@@ -1,0 +1,111 @@
+import * as v from 'valibot'
+import { isBaseUrl } from '../standard/target.ts'
+import { type EntryId, pictureSchema } from './entry.ts'
+import type { SiteFile } from './file.ts'
+import type { Plan } from './plan.ts'
+import { filledLine, line, lines } from '../standard/text.ts'
+
+/** BCP 47, as far as the ECMAScript Internationalization API can tell a well-formed tag. */
+function isLanguageTag(tag: string): boolean {
+  try {
+    return Intl.getCanonicalLocales(tag).length === 1
+  } catch {
+    return false
+  }
+}
+
+export const LAYOUTS = ['flat', 'nested', 'folders'] as const
+
+/** What each setting of a site may hold. */
+export const settingSchemas = {
+  name: filledLine(200),
+  tagline: line(300),
+  language: v.pipe(line(35), v.check(isLanguageTag, 'must be a language tag such as en or pt-BR')),
+  /** Where the site will be published, ending in `/`; empty when not known. */
+  baseUrl: v.pipe(
+    line(500),
+    v.transform((url) => (url === '' || url.endsWith('/') ? url : `${url}/`)),
+    v.check((url) => url === '' || isBaseUrl(url), 'must be an address such as https://www.example.org/ without ? or #'),
+  ),
+  layout: v.picklist(LAYOUTS, 'must be flat, nested or folders'),
+  /** In the flat layout: whether a file name starts with those of its sections. */
+  carrySection: v.boolean('must be true or false'),
+  separator: v.picklist(['-', '_'], 'must be - or _'),
+  extension: v.picklist(['.html', '.htm', '.php', '.shtml'], 'must be .html, .htm, .php or .shtml'),
+  /** The document title of a page; `{title}` and `{site}` stand for the page's title and the site's name. */
+  titlePattern: filledLine(200),
+  homeTitlePattern: filledLine(200),
+  logo: v.nullable(pictureSchema),
+  menuDepth: v.picklist([1, 2], 'must be 1 or 2'),
+  /** Whether the menu item of the current page stays a link or becomes plain text. */
+  hereForm: v.picklist(['link', 'text'], 'must be link or text'),
+  previousWord: filledLine(60),
+  nextWord: filledLine(60),
+  footerText: lines(2000),
+  contact: line(300),
+  copyright: line(300),
+} as const
+
+export type SettingName = keyof typeof settingSchemas
+export type Settings = { readonly [K in SettingName]: v.InferOutput<(typeof settingSchemas)[K]> }
+
+/** The settings that a new site starts with, but for its name. */
+export const DEFAULT_SETTINGS: Omit<Settings, 'name'> = {
+  tagline: '',
+  language: 'en',
+  baseUrl: '',
+  layout: 'flat',
+  carrySection: false,
+  separator: '-',
+  extension: '.html',
+  titlePattern: '{title} · {site}',
+  homeTitlePattern: '{site}',
+  logo: null,
+  menuDepth: 1,
+  hereForm: 'link',
+  previousWord: 'Previous',
+  nextWord: 'Next',
+  footerText: '',
+  contact: '',
+  copyright: '',
+}
+
+/** One site: what was decided for all of its pages, the files they use, and the plan. */
+export interface Site {
+  readonly settings: Settings
+  readonly files: ReadonlyMap<EntryId, SiteFile>
+  readonly plan: Plan
+}
+
+/** A site with nothing in it but a home page. */
+export function newSite(name: string, home: EntryId): Site {
+  return {
+    settings: { ...DEFAULT_SETTINGS, name },
+    files: new Map(),
+    plan: {
+      home,
+      entries: new Map([
+        [
+          home,
+          {
+            id: home,
+            kind: 'page',
+            title: 'Home',
+            label: '',
+            fileName: '',
+            heading: name,
+            description: '',
+            banner: null,
+            note: '',
+            state: 'draft',
+            inMenu: true,
+            inOrder: true,
+            body: { html: '', changed: '' },
+          },
+        ],
+      ]),
+      parents: new Map(),
+      children: new Map(),
+    },
+  }
+}

@@ -1,0 +1,20 @@
+import { type Branch, branchOf, planOfBranch } from './branch.ts'
+import type { SiteFile } from './file.ts'
+import type { Settings, Site } from './site.ts'
+
+/** A site as JSON can carry it: the plan as one branch, the files as a list. */
+export interface SiteData {
+  readonly settings: Settings
+  readonly files: readonly SiteFile[]
+  readonly plan: Branch
+}
+
+/** Lays a site out as JSON can carry it. */
+export function toSiteData({ settings, files, plan }: Site): SiteData {
+  return { settings, files: [...files.values()], plan: branchOf(plan, plan.home) }
+}
+
+/** The site that was laid out by toSiteData. The data must be sound: it is not checked again. */
+export function fromSiteData({ settings, files, plan }: SiteData): Site {
+  return { settings, files: new Map(files.map((file) => [file.id, file])), plan: planOfBranch(plan) }
+}

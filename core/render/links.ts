@@ -1,0 +1,51 @@
+import { addressesOf } from '../address/addresses.ts'
+import { fragmentHref, relativeHref } from '../address/relative.ts'
+import { type Entry, type EntryId, isWritten } from '../plan/entry.ts'
+import type { Site } from '../plan/site.ts'
+import { escapeAttribute } from './escape.ts'
+
+/** The links to write on pages that stand in one folder; each ready to stand in an attribute. */
+export interface Links {
+  /** Undefined for what is not a page that is written. */
+  toPage(id: EntryId, fragment?: string): string | undefined
+  /** Where an entry leads: a page to itself, a link to its target; undefined for groups and dead links. */
+  toEntry(entry: Entry): string | undefined
+  /** Undefined for a file that the site does not have. */
+  toFile(id: EntryId): string | undefined
+  /** To a path of the site that is known to be there. */
+  toPath(path: string): string
+}
+
+/**
+ * Makes the links of the pages in a folder of the site.
+ * @param folder plain, from the top of the site, ending in `/` or empty
+ */
+export function linksFrom(site: Site, folder: string): Links {
+  const { paths } = addressesOf(site)
+  const made = new Map<EntryId, string | undefined>()
+  const toPath = (path: string) => escapeAttribute(relativeHref(folder, path))
+
+  const toPage = (id: EntryId, fragment = '') => {
+    let href = made.get(id)
+    if (href === undefined && !made.has(id)) {
+      href = isWritten(site.plan.entries.get(id)) ? toPath(paths.get(id)!) : undefined
+      made.set(id, href)
+    }
+    return href === undefined || fragment === '' ? href : href + escapeAttribute(fragmentHref(fragment))
+  }
+
+  return {
+    toPage,
+    toPath,
+    toEntry(entry) {
+      if (entry.kind === 'group') return undefined
+      if (entry.kind === 'page') return toPage(entry.id)
+      const { target } = entry
+      return target.to === 'address' ? escapeAttribute(target.url) : toPage(target.entry, target.fragment)
+    },
+    toFile(id) {
+      const file = site.files.get(id)
+      return file && toPath(file.path)
+    },
+  }
+}

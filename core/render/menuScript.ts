@@ -1,0 +1,47 @@
+export const MENU_SCRIPT_PATH = 'menu.js'
+
+/**
+ * The one script of a finished site: it folds the menu on narrow screens and opens submenus, after the
+ * disclosure navigation pattern of the WAI-ARIA Authoring Practices. Without it all items are shown.
+ * https://www.w3.org/WAI/ARIA/apg/patterns/disclosure/examples/disclosure-navigation-hybrid/
+ */
+export const MENU_SCRIPT = `document.documentElement.classList.add('scripted');
+
+document.addEventListener('DOMContentLoaded', () => {
+  for (const menu of document.querySelectorAll('.menu')) {
+    const buttons = [...menu.querySelectorAll('button[aria-controls]')];
+    const submenuButtons = buttons.filter((button) => button.matches('.menu-open'));
+    const isOpen = (button) => button.getAttribute('aria-expanded') === 'true';
+    const set = (button, open) => button.setAttribute('aria-expanded', String(open));
+    const closeOthers = (kept) => submenuButtons.forEach((button) => button === kept || set(button, false));
+
+    for (const button of buttons) {
+      button.hidden = false;
+      button.addEventListener('click', () => {
+        if (submenuButtons.includes(button)) closeOthers(button);
+        set(button, !isOpen(button));
+      });
+    }
+
+    // A group's label leads nowhere: it opens its submenu.
+    for (const label of menu.querySelectorAll('li > span')) {
+      const button = label.nextElementSibling;
+      if (button && button.matches('.menu-open')) label.addEventListener('click', () => button.click());
+    }
+
+    menu.addEventListener('keydown', (event) => {
+      if (event.key !== 'Escape') return;
+      const open = submenuButtons.find(isOpen) ?? buttons.find(isOpen);
+      if (!open) return;
+      set(open, false);
+      open.focus();
+    });
+    menu.addEventListener('focusout', (event) => {
+      if (!menu.contains(event.relatedTarget)) closeOthers();
+    });
+    document.addEventListener('pointerdown', (event) => {
+      if (!menu.contains(event.target)) closeOthers();
+    });
+  }
+});
+`

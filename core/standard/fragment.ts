@@ -1,0 +1,58 @@
+import { defaultTreeAdapter, type DefaultTreeAdapterTypes, html, parseFragment } from 'parse5'
+
+export type Fragment = DefaultTreeAdapterTypes.DocumentFragment
+export type Element = DefaultTreeAdapterTypes.Element
+export type Node = DefaultTreeAdapterTypes.ChildNode
+
+/** Deeper than any document needs, and shallower than browsers start to flatten (512). */
+const MAX_NESTED = 256
+
+/**
+ * Parses main content as a browser parses what stands inside `main`: `html`, `head` and `body` tags of its own
+ * are passed over, and what is left open is closed at the end.
+ * https://html.spec.whatwg.org/multipage/parsing.html#parsing-html-fragments
+ */
+export function parseMainContent(source: string): Fragment {
+  return parseFragment(defaultTreeAdapter.createElement('main', html.NS.HTML, []), source, {
+    sourceCodeLocationInfo: true,
+  })
+}
+
+/** Whether a node is an element. */
+export function isElement(node: Node): node is Element {
+  return 'tagName' in node
+}
+
+/** Every element of a fragment or document in document order, with its depth (0 at the top). Contents of `template` too. */
+export function* elementsOf(fragment: { childNodes: Node[] }): Generator<{ element: Element; depth: number }> {
+  const waiting: { node: Node; depth: number }[] = []
+  const push = (parent: { childNodes: Node[] }, depth: number) => {
+    for (let i = parent.childNodes.length - 1; i >= 0; i--) waiting.push({ node: parent.childNodes[i]!, depth })
+  }
+  push(fragment, 0)
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    if (!isElement(next.node)) continue
+    yield { element: next.node, depth: next.depth }
+    push(contentOf(next.node), next.depth + 1)
+  }
+}
+
+/** Where the children of an element are: those of a `template` stand in a fragment of their own. */
+export function contentOf(element: Element): { childNodes: Node[] } {
+  return element.tagName === 'template' && 'content' in element
+    ? (element as DefaultTreeAdapterTypes.Template).content
+    : element
+}
+
+/** Why HTML cannot be kept as main content, in words with the line; undefined when it can. */
+export function fragmentFault(source: string): string | undefined {
+  // Without `<` so many times there is nothing to nest, and no need to parse.
+  if (source.split('<', MAX_NESTED + 2).length <= MAX_NESTED) return undefined
+  for (const { element, depth } of elementsOf(parseMainContent(source))) {
+    if (depth >= MAX_NESTED) {
+      const line = element.sourceCodeLocation?.startLine
+      return `Elements are nested more than ${MAX_NESTED} deep${line ? ` at line ${line}` : ''}.`
+    }
+  }
+  return undefined
+}

@@ -1,0 +1,31 @@
+import * as v from 'valibot'
+
+/** Control characters have no place in a line of text: HTML and XML cannot carry most of them. */
+// eslint-disable-next-line no-control-regex -- naming control characters is the point
+const CONTROL = /[\u0000-\u001f\u007f-\u009f\u2028\u2029]/
+// eslint-disable-next-line no-control-regex -- as above, but tabs and line ends may stay
+const CONTROL_IN_LINES = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/
+
+/** One line of text of at most `max` characters, trimmed, without control characters. */
+export function line(max: number) {
+  return v.pipe(
+    v.string('must be text'),
+    v.trim(),
+    v.maxLength(max, `must be at most ${max} characters long`),
+    v.check((text) => text.isWellFormed() && !CONTROL.test(text), 'must not contain control characters'),
+  )
+}
+
+/** As `line`, but not empty. */
+export function filledLine(max: number) {
+  return v.pipe(line(max), v.minLength(1, 'must not be empty'))
+}
+
+/** Text of several lines, kept as it stands. */
+export function lines(max: number) {
+  return v.pipe(
+    v.string('must be text'),
+    v.maxLength(max, `must be at most ${max} characters long`),
+    v.check((text) => text.isWellFormed() && !CONTROL_IN_LINES.test(text), 'must not contain control characters'),
+  )
+}

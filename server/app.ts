@@ -1,0 +1,44 @@
+import express, { type Express } from 'express'
+import type { Logger } from 'pino'
+import { pinoHttp } from 'pino-http'
+import { answerWithProblem, unknownAddress } from './http/problem.ts'
+import { answerOnlyTo, refuseStrangers, screenHeaders } from './http/security.ts'
+import { archiveRoutes } from './routes/archive.ts'
+import { changeRoutes } from './routes/changes.ts'
+import { healthRoutes } from './routes/health.ts'
+import { previewRoutes } from './routes/preview.ts'
+import { screenRoutes } from './routes/screens.ts'
+import { siteRoutes } from './routes/sites.ts'
+import type { SiteStore } from './store/siteStore.ts'
+
+export interface Parts {
+  readonly store: SiteStore
+  readonly logger: Logger
+  /** The host names to answer to, without ports. */
+  readonly hosts: readonly string[]
+  /** The folder of the built application. */
+  readonly screens: string
+}
+
+/** Puts the server together; it does not listen yet. */
+export function createApp({ store, logger, hosts, screens }: Parts): Express {
+  const app = express()
+  app.disable('x-powered-by')
+  app.use(
+    pinoHttp({
+      logger,
+      customLogLevel: (_request, response, error) =>
+        error || response.statusCode >= 500 ? 'error' : response.statusCode >= 400 ? 'warn' : 'info',
+      serializers: {
+        req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({ id, method, url }),
+        res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+      },
+    }),
+  )
+  app.use(answerOnlyTo(hosts), refuseStrangers)
+  app.use('/preview', previewRoutes(store))
+  app.use(screenHeaders)
+  app.use('/api', healthRoutes(store), siteRoutes(store), changeRoutes(store), archiveRoutes(store), unknownAddress)
+  app.use(screenRoutes(screens), unknownAddress, answerWithProblem)
+  return app
+}

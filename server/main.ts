@@ -1,0 +1,51 @@
+import type { Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { fileURLToPath } from 'node:url'
+import { loadDemo } from '@viatica/demo/load.ts'
+import { pino } from 'pino'
+import { createApp } from './app.ts'
+import { readConfig } from './config.ts'
+import { migrate, openDatabase } from './store/database.ts'
+import { SiteStore } from './store/siteStore.ts'
+
+/** How long requests that are under way get to end when the server is told to stop. */
+const PATIENCE_MS = 5000
+
+const config = readConfig(process.env)
+const logger = pino({ level: config.logLevel })
+const database = openDatabase(config.databaseUrl)
+const store = new SiteStore(database)
+
+await migrate(database)
+if (config.withDemo && (await store.list()).length === 0) {
+  const { site, contents } = loadDemo()
+  await store.create(site, contents)
+}
+
+const app = createApp({ store, logger, hosts: config.hosts, screens: fileURLToPath(new URL('../web/dist', import.meta.url)) })
+const server: Server = app.listen(config.port, config.host, (error?: Error) => {
+  if (error) {
+    logger.fatal(error, 'cannot listen')
+    process.exit(1)
+  }
+  const { address, port } = server.address() as AddressInfo
+  logger.info({ address, port }, 'listening')
+  // Whoever started this process by fork learns the port, which may have been left to the system to choose.
+  process.send?.({ port })
+})
+
+let stopping = false
+function stop(signal: string): void {
+  if (stopping) return
+  stopping = true
+  logger.info({ signal }, 'stopping')
+  setTimeout(() => process.exit(1), PATIENCE_MS).unref()
+  server.close(() => {
+    void database.destroy().then(() => process.exit(0))
+  })
+  server.closeIdleConnections()
+}
+process.on('SIGTERM', stop)
+process.on('SIGINT', stop)
+// When whoever started this process is gone, there is nobody left to stop it.
+process.on('disconnect', () => stop('disconnect'))
