@@ -63,5 +63,5 @@ export const answerWithProblem: ErrorRequestHandler = (error: Error, request, re
 
 /** For addresses that nothing answers to. */
 export const unknownAddress: RequestHandler = (request) => {
-  throw new Problem(404, 'Not found', `There is nothing at ${request.path}.`)
+  throw new Problem(404, 'Not found', `There is nothing at ${request.baseUrl}${request.path}.`)
 }

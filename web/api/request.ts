@@ -1,0 +1,32 @@
+/** What the server says when it does not do what was asked. */
+export class Refusal extends Error {
+  override name = 'Refusal'
+
+  constructor(
+    /** The HTTP status; 0 when the server could not be reached at all. */
+    readonly status: number,
+    message: string,
+  ) {
+    super(message)
+  }
+
+  /** Whether the same request may do better later. */
+  get isPassing(): boolean {
+    return this.status === 0 || this.status >= 500
+  }
+}
+
+/** Sends a request and reads the JSON that comes back. @throws Refusal */
+export async function request<Answer>(method: string, path: string, body?: BodyInit, type?: string): Promise<Answer> {
+  let response: Response
+  try {
+    response = await fetch(path, { method, body: body ?? null, headers: type ? { 'Content-Type': type } : {} })
+  } catch {
+    throw new Refusal(0, 'The server of Viatica cannot be reached.')
+  }
+  if (!response.ok) {
+    const problem = (await response.json().catch(() => ({}))) as { detail?: string }
+    throw new Refusal(response.status, problem.detail ?? `The server answered with status ${response.status}.`)
+  }
+  return (response.status === 204 ? undefined : await response.json()) as Answer
+}

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { IconDots } from '@tabler/icons-vue'
+import { Dropdown, Menu, MenuDivider, MenuItem } from 'ant-design-vue'
+import { useChosen } from '../stores/chosen.ts'
+import { type Direction, useShaping } from '../stores/shaping.ts'
+
+const chosen = useChosen()
+const shaping = useShaping()
+
+const DIRECTIONS: readonly { direction: Direction; words: string; keys: string }[] = [
+  { direction: 'up', words: 'Move up', keys: 'Alt ↑' },
+  { direction: 'down', words: 'Move down', keys: 'Alt ↓' },
+  { direction: 'in', words: 'Move under the one before', keys: 'Alt →' },
+  { direction: 'out', words: 'Move out one level', keys: 'Alt ←' },
+]
+
+function act(key: string): void {
+  switch (key) {
+    case 'beside':
+    case 'beneath':
+      return shaping.begin('page', key)
+    case 'group':
+    case 'link':
+      return shaping.begin(key, 'beside')
+    case 'rename':
+      return void (chosen.renaming = chosen.id)
+    case 'remove':
+      return shaping.remove()
+    default:
+      return shaping.move(key as Direction)
+  }
+}
+</script>
+
+<template>
+  <Dropdown :trigger="['click']" placement="bottomRight">
+    <button type="button" class="more" aria-label="Actions" aria-haspopup="menu" @click.stop @dblclick.stop>
+      <IconDots :size="16" aria-hidden="true" />
+    </button>
+    <template #overlay>
+      <Menu @click="act($event.key as string)">
+        <MenuItem key="beside" :disabled="shaping.isHome">New page beside <kbd>Enter</kbd></MenuItem>
+        <MenuItem key="beneath">New page beneath <kbd>Shift Enter</kbd></MenuItem>
+        <MenuItem key="group">New group</MenuItem>
+        <MenuItem key="link">New link</MenuItem>
+        <MenuDivider />
+        <MenuItem key="rename">Rename <kbd>F2</kbd></MenuItem>
+        <MenuItem v-for="{ direction, words, keys } in DIRECTIONS" :key="direction" :disabled="!shaping.canMove[direction]">
+          {{ words }} <kbd>{{ keys }}</kbd>
+        </MenuItem>
+        <MenuDivider />
+        <MenuItem key="remove" :disabled="shaping.isHome">Remove <kbd>Delete</kbd></MenuItem>
+      </Menu>
+    </template>
+  </Dropdown>
+</template>
+
+<style scoped>
+.more {
+  display: grid;
+  flex: none;
+  place-items: center;
+  width: 22px;
+  height: 22px;
+  padding: 0;
+  color: var(--ink);
+  background: none;
+  border: 0;
+  border-radius: 3px;
+  cursor: pointer;
+}
+
+.more:hover {
+  background: rgb(29 43 42 / 10%);
+}
+
+kbd {
+  float: right;
+  margin-left: 28px;
+  color: var(--slate);
+  font: inherit;
+  font-size: 12.5px;
+}
+</style>

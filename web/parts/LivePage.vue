@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { addressesOf, pageAtPath } from '@viatica/core/address/addresses.ts'
+import { entryOf } from '@viatica/core/plan/plan.ts'
+import type { EntryId } from '@viatica/core/plan/entry.ts'
+import { createRenderer } from '@viatica/core/render/renderer.ts'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { sitesApi } from '../api/sites.ts'
+import { useChosen } from '../stores/chosen.ts'
+import { useOpenSite } from '../stores/openSite.ts'
+
+const props = defineProps<{
+  page: EntryId
+  /** How wide the page takes its screen to be, in CSS pixels; it is scaled to fit. */
+  width: number
+}>()
+
+const openSite = useOpenSite()
+const chosen = useChosen()
+const space = ref<HTMLElement>()
+const frame = ref<HTMLIFrameElement>()
+const room = ref({ width: 0, height: 0 })
+
+const name = computed(() => {
+  const entry = entryOf(openSite.site!.plan, props.page)
+  return entry.kind === 'page' ? entry.title : entry.label
+})
+
+/**
+ * The page as it will come out, with two additions for the frame: the address it stands at, so that relative
+ * links and pictures work, and the script that says which link was followed.
+ */
+const html = computed(() => {
+  const site = openSite.site!
+  const path = addressesOf(site).paths.get(props.page)!
+  const base = new URL(sitesApi.previewUrl(openSite.id, path), location.href).href
+  return createRenderer(site)
+    .page(props.page)
+    .replace('<head>', `<head><base href="${base.replaceAll('"', '%22')}"><script src="/live-page.js"><${'/'}script>`)
+})
+
+const scale = computed(() => Math.min(1, room.value.width / props.width || 1))
+const style = computed(() => ({
+  width: `${props.width}px`,
+  height: `${room.value.height / scale.value}px`,
+  transform: `scale(${scale.value})`,
+}))
+
+/** A followed link chooses its page; one that leads elsewhere is told. */
+function hear(event: MessageEvent): void {
+  const said = event.data as { viatica?: string; url?: string } | undefined
+  if (event.source !== frame.value?.contentWindow || said?.viatica !== 'follow' || !said.url) return
+  const top = new URL(sitesApi.previewUrl(openSite.id, ''), location.href).href
+  const url = said.url.replace(/[?#].*$/, '')
+  const page = url.startsWith(top) ? pageAtPath(openSite.site!, decodeURIComponent(url.slice(top.length))) : undefined
+  if (page) chosen.choose(page)
+  else openSite.notice = `This link leads out of the site, to ${said.url}`
+}
+
+let observer: ResizeObserver | undefined
+onMounted(() => {
+  window.addEventListener('message', hear)
+  observer = new ResizeObserver(([entry]) => {
+    const { width, height } = entry!.contentRect
+    room.value = { width, height }
+  })
+  observer.observe(space.value!)
+})
+onBeforeUnmount(() => {
+  window.removeEventListener('message', hear)
+  observer?.disconnect()
+})
+</script>
+
+<template>
+  <div ref="space" class="space">
+    <iframe ref="frame" :title="`${name}, as visitors will see it`" sandbox="allow-scripts" :srcdoc="html" :style="style" />
+  </div>
+</template>
+
+<style scoped>
+.space {
+  position: relative;
+  min-height: 0;
+  overflow: hidden;
+  background: #fff;
+  border: 1px solid var(--rule);
+}
+
+iframe {
+  position: absolute;
+  top: 0;
+  left: 0;
+  border: 0;
+  transform-origin: top left;
+}
+</style>

@@ -1,0 +1,210 @@
+<script setup lang="ts">
+import { combine } from '@atlaskit/pragmatic-drag-and-drop/combine'
+import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
+import { attachInstruction, extractInstruction } from '@atlaskit/pragmatic-drag-and-drop-hitbox/list-item'
+import { IconChevronDown, IconChevronRight, IconEyeOff } from '@tabler/icons-vue'
+import { addressesOf } from '@viatica/core/address/addresses.ts'
+import { labelOf } from '@viatica/core/plan/entry.ts'
+import { entryOf, isWithin } from '@viatica/core/plan/plan.ts'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { type OutlineRow, useChosen } from '../stores/chosen.ts'
+import { useOpenSite } from '../stores/openSite.ts'
+import EntryMenu from './EntryMenu.vue'
+import StateMark from './StateMark.vue'
+
+const props = defineProps<{ row: OutlineRow }>()
+defineEmits<{ choose: [] }>()
+
+const openSite = useOpenSite()
+const chosen = useChosen()
+const element = ref<HTMLElement>()
+/** How something dragged over this row would land. */
+const landing = ref<string>()
+
+const site = computed(() => openSite.site!)
+const entry = computed(() => entryOf(site.value.plan, props.row.id))
+const isChosen = computed(() => chosen.id === props.row.id)
+
+/** What stands at the right: the file name of a page, the folder of a group, where a link leads. */
+const address = computed(() => {
+  const at = entry.value
+  if (at.kind === 'link') {
+    if (at.target.to === 'address') return at.target.url.replace(/^(https?:\/\/|mailto:|tel:)/, '')
+    return addressesOf(site.value).paths.get(at.target.entry) ?? 'leads nowhere'
+  }
+  return addressesOf(site.value).names.get(at.id)!
+})
+/** The whole path, for those who point at it. */
+const path = computed(() => addressesOf(site.value).paths.get(props.row.id) ?? address.value)
+
+let cleanup: (() => void) | undefined
+onMounted(() => {
+  const id = props.row.id
+  cleanup = combine(
+    draggable({
+      element: element.value!,
+      canDrag: () => id !== site.value.plan.home,
+      getInitialData: () => ({ entry: id }),
+    }),
+    dropTargetForElements({
+      element: element.value!,
+      canDrop: ({ source }) => !isWithin(site.value.plan, id, source.data['entry'] as string),
+      getData: ({ input, element: over }) => {
+        const isHome = id === site.value.plan.home
+        const opensBelow = props.row.hasChildren && props.row.isOpen
+        return attachInstruction(
+          { entry: id },
+          {
+            input,
+            element: over,
+            operations: {
+              'reorder-before': isHome ? 'not-available' : 'available',
+              // Below an open section its children begin: what is dropped there goes under it.
+              'reorder-after': isHome || opensBelow ? 'not-available' : 'available',
+              combine: entry.value.kind === 'link' ? 'not-available' : 'available',
+            },
+          },
+        )
+      },
+      onDrag: ({ self }) => (landing.value = extractInstruction(self.data)?.operation),
+      onDragLeave: () => (landing.value = undefined),
+      onDrop: () => (landing.value = undefined),
+    }),
+  )
+})
+onBeforeUnmount(() => cleanup?.())
+</script>
+
+<template>
+  <div
+    ref="element"
+    class="item"
+    :class="[landing, { chosen: isChosen, out: !entry.inMenu, planned: entry.kind === 'page' && entry.state === 'planned' }]"
+    role="treeitem"
+    :aria-level="row.level"
+    :aria-posinset="row.place + 1"
+    :aria-setsize="row.siblings"
+    :aria-selected="isChosen"
+    :aria-expanded="row.hasChildren ? row.isOpen : undefined"
+    :tabindex="isChosen ? 0 : -1"
+    :data-entry="row.id"
+    @click="$emit('choose')"
+    @dblclick="chosen.renaming = row.id"
+  >
+    <span v-for="n in row.level - 1" :key="n" class="path-line" aria-hidden="true" />
+    <StateMark :entry="entry" />
+    <span class="label">{{ labelOf(entry) }}</span>
+    <IconEyeOff v-if="!entry.inMenu" :size="14" class="off" aria-label="not in menus" role="img" />
+    <span class="address path" :title="path">{{ address }}</span>
+    <EntryMenu v-if="isChosen" />
+    <button
+      v-else-if="row.hasChildren"
+      type="button"
+      class="fold"
+      tabindex="-1"
+      :aria-label="row.isOpen ? `Fold ${labelOf(entry)}` : `Unfold ${labelOf(entry)}`"
+      @click.stop="chosen.fold(row.id, row.isOpen)"
+    >
+      <component :is="row.isOpen ? IconChevronDown : IconChevronRight" :size="15" aria-hidden="true" />
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.item {
+  position: relative;
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  height: 29px;
+  padding: 0 6px 0 18px;
+  border-left: 5px solid transparent;
+  cursor: default;
+}
+
+.item:hover {
+  background: #f2eee0;
+}
+
+.item:focus-visible {
+  outline-offset: -2px;
+}
+
+.chosen,
+.chosen:hover {
+  background: var(--here);
+  border-left-color: var(--ochre);
+}
+
+.path-line {
+  flex: none;
+  align-self: stretch;
+  width: 13px;
+  margin-right: 0;
+  border-left: 2px solid #b9cbc2;
+  transform: translateX(6px);
+}
+
+.label {
+  overflow: hidden;
+  flex: 0 1 auto;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.planned .label {
+  color: var(--slate);
+}
+
+.off {
+  flex: none;
+  color: var(--slate);
+}
+
+.address {
+  overflow: hidden;
+  flex: 1 1 40px;
+  min-width: 24px;
+  color: var(--slate);
+  text-align: right;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.fold {
+  display: grid;
+  flex: none;
+  place-items: center;
+  width: 20px;
+  height: 20px;
+  padding: 0;
+  color: var(--slate);
+  background: none;
+  border: 0;
+  border-radius: 3px;
+  cursor: pointer;
+}
+
+.reorder-before::before,
+.reorder-after::before {
+  content: '';
+  position: absolute;
+  right: 6px;
+  left: 20px;
+  z-index: 1;
+  height: 3px;
+  background: var(--pine);
+}
+
+.reorder-before::before {
+  top: -2px;
+}
+
+.reorder-after::before {
+  bottom: -2px;
+}
+
+.combine {
+  box-shadow: inset 0 0 0 2px var(--pine);
+}
+</style>

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import {
+  IconArrowDown,
+  IconArrowUp,
+  IconCornerDownRight,
+  IconIndentDecrease,
+  IconIndentIncrease,
+  IconPlus,
+  IconTrash,
+} from '@tabler/icons-vue'
+import type { Component } from 'vue'
+import { type Direction, useShaping } from '../stores/shaping.ts'
+
+const shaping = useShaping()
+
+const MOVES: readonly { direction: Direction; words: string; icon: Component }[] = [
+  { direction: 'up', words: 'Move up', icon: IconArrowUp },
+  { direction: 'down', words: 'Move down', icon: IconArrowDown },
+  { direction: 'out', words: 'Move out one level', icon: IconIndentDecrease },
+  { direction: 'in', words: 'Move under the one before', icon: IconIndentIncrease },
+]
+</script>
+
+<template>
+  <div class="tools" role="toolbar" aria-label="Shape the plan">
+    <button type="button" class="plain-button" :disabled="shaping.isHome" @click="shaping.begin('page', 'beside')">
+      <IconPlus :size="16" aria-hidden="true" />Beside
+    </button>
+    <button type="button" class="plain-button" @click="shaping.begin('page', 'beneath')">
+      <IconCornerDownRight :size="16" aria-hidden="true" />Beneath
+    </button>
+    <span class="gap" />
+    <button
+      v-for="{ direction, words, icon } in MOVES"
+      :key="direction"
+      type="button"
+      class="plain-button"
+      :aria-label="words"
+      :title="words"
+      :disabled="!shaping.canMove[direction]"
+      @click="shaping.move(direction)"
+    >
+      <component :is="icon" :size="17" aria-hidden="true" />
+    </button>
+    <button
+      type="button"
+      class="plain-button"
+      aria-label="Remove"
+      title="Remove"
+      :disabled="shaping.isHome"
+      @click="shaping.remove()"
+    >
+      <IconTrash :size="17" aria-hidden="true" />
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  align-items: center;
+  padding: 8px 8px 6px 14px;
+  border-bottom: 1px solid var(--rule);
+}
+
+.gap {
+  flex: 1;
+}
+</style>

@@ -1,0 +1,103 @@
+<script setup lang="ts">
+import { RouterLink, useRoute } from 'vue-router'
+import { placeOfStop, type Stop, STOPS } from '../stops.ts'
+
+defineProps<{ siteId: string }>()
+const route = useRoute()
+
+const isHere = (stop: Stop) => route.name === stop.name || route.params['ahead'] === stop.name
+</script>
+
+<template>
+  <nav class="route" aria-label="Stops">
+    <ol>
+      <li v-for="stop in STOPS" :key="stop.name" :class="{ here: isHere(stop), ahead: stop.ahead }">
+        <RouterLink :to="placeOfStop(stop, siteId)" :aria-current="isHere(stop) ? 'page' : undefined">
+          <span class="dot" aria-hidden="true" />
+          <span class="name">{{ stop.label }}</span>
+        </RouterLink>
+      </li>
+    </ol>
+  </nav>
+</template>
+
+<style scoped>
+.route ol {
+  display: flex;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.route li {
+  position: relative;
+  width: 132px;
+  text-align: center;
+}
+
+.route li + li::before {
+  content: '';
+  position: absolute;
+  top: 13px;
+  left: -66px;
+  width: 132px;
+  height: 3px;
+  background: var(--moss);
+}
+
+.route a {
+  position: relative;
+  display: block;
+  color: #fff;
+  font-family: var(--sign);
+  font-size: 14px;
+  font-weight: 500;
+  text-decoration: none;
+}
+
+.route a:hover .name {
+  text-decoration: underline;
+}
+
+.route a:focus-visible {
+  outline: 2px solid #fff;
+}
+
+.dot {
+  position: relative;
+  z-index: 1;
+  display: block;
+  width: 15px;
+  height: 15px;
+  margin: 7px auto 8px;
+  background: #fff;
+  border: 3px solid #fff;
+  border-radius: 50%;
+}
+
+.ahead .dot {
+  background: var(--pine);
+}
+
+.here .dot {
+  width: 25px;
+  height: 25px;
+  margin: 2px auto 3px;
+  background: var(--ochre);
+}
+
+.here a {
+  font-weight: 600;
+}
+
+@media (max-width: 1180px) {
+  .route li {
+    width: 96px;
+  }
+
+  .route li + li::before {
+    left: -48px;
+    width: 96px;
+  }
+}
+</style>

@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { Input, Textarea } from 'ant-design-vue'
+import { ref, useId, watch } from 'vue'
+
+const props = defineProps<{
+  label: string
+  value: string
+  placeholder?: string
+  /** How many rows; a single line without it. */
+  rows?: number
+  /** Whether the text is code. */
+  code?: boolean
+  /** Turns what was typed into what is saved; shown under the field while they differ. */
+  sound?: (typed: string) => string
+  /** Makes the change; gives back why it was refused. */
+  save: (text: string) => string | undefined
+}>()
+
+/** Typing that pauses for this long is saved; so is a field that is left, and Enter. */
+const PAUSE_MS = 500
+
+const id = useId()
+const typed = ref(props.value)
+const fault = ref<string>()
+let timer: ReturnType<typeof setTimeout> | undefined
+let hasFocus = false
+
+const soundOf = (text: string) => (props.sound && text.trim() !== '' ? props.sound(text) : text)
+
+watch(
+  () => props.value,
+  (value) => {
+    // What comes back from saving must not change the text under the author's hands.
+    if (!hasFocus || soundOf(typed.value).trim() !== value) {
+      typed.value = value
+      fault.value = undefined
+    }
+  },
+)
+
+function saveNow(): void {
+  clearTimeout(timer)
+  const text = soundOf(typed.value)
+  if (text !== props.value && text.trim() !== props.value) fault.value = props.save(text)
+  else fault.value = undefined
+}
+
+function input(): void {
+  clearTimeout(timer)
+  timer = setTimeout(saveNow, PAUSE_MS)
+}
+
+function leave(): void {
+  hasFocus = false
+  saveNow()
+  if (fault.value === undefined) typed.value = props.value
+}
+
+function enter(): void {
+  if (props.rows === undefined) saveNow()
+}
+</script>
+
+<template>
+  <div class="field">
+    <label class="field-label" :for="id">{{ label }}</label>
+    <Textarea
+      v-if="rows"
+      :id="id"
+      v-model:value="typed"
+      :rows="rows"
+      :placeholder="placeholder"
+      :class="{ code }"
+      :spellcheck="!code"
+      :status="fault ? 'error' : ''"
+      :aria-describedby="`${id}-hint`"
+      @focus="hasFocus = true"
+      @input="input"
+      @blur="leave"
+    />
+    <Input
+      v-else
+      :id="id"
+      v-model:value="typed"
+      :placeholder="placeholder"
+      :class="{ code }"
+      :status="fault ? 'error' : ''"
+      :aria-describedby="`${id}-hint`"
+      @focus="hasFocus = true"
+      @input="input"
+      @blur="leave"
+      @press-enter="enter"
+    />
+    <span :id="`${id}-hint`">
+      <span v-if="fault" class="field-fault" role="alert">{{ fault }}</span>
+      <span v-else-if="soundOf(typed) !== typed" class="field-hint">
+        will be saved as <code>{{ soundOf(typed) }}</code>
+      </span>
+      <span v-else-if="$slots['hint']" class="field-hint"><slot name="hint" /></span>
+    </span>
+  </div>
+</template>
+
+<style scoped>
+.code {
+  font-family: var(--mono);
+  font-size: 12.5px;
+}
+</style>

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { Modal } from 'ant-design-vue'
+
+defineProps<{ open: boolean }>()
+defineEmits<{ close: [] }>()
+
+const SHORTCUTS: readonly (readonly [string, string])[] = [
+  ['↑ ↓', 'the entry above or below'],
+  ['← →', 'fold and unfold; to the section, into it'],
+  ['Enter', 'new page beside the chosen one'],
+  ['Shift Enter', 'new page beneath it'],
+  ['F2', 'rename'],
+  ['Alt ↑ ↓', 'move among its siblings'],
+  ['Alt → ←', 'move under the one before; out one level'],
+  ['Delete', 'remove'],
+  ['Ctrl Z', 'undo'],
+  ['Ctrl Shift Z', 'redo'],
+  ['?', 'this list'],
+]
+</script>
+
+<template>
+  <Modal :open="open" title="Keys" :footer="null" :width="440" @cancel="$emit('close')">
+    <dl>
+      <template v-for="[keys, words] in SHORTCUTS" :key="keys">
+        <dt>{{ keys }}</dt>
+        <dd>{{ words }}</dd>
+      </template>
+    </dl>
+  </Modal>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 6px 20px;
+  margin: 0;
+}
+
+dt {
+  font-weight: 600;
+}
+
+dd {
+  margin: 0;
+}
+</style>

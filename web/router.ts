@@ -1,0 +1,24 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import AheadScreen from './screens/ahead/AheadScreen.vue'
+import PlanScreen from './screens/plan/PlanScreen.vue'
+import SiteFrame from './screens/site/SiteFrame.vue'
+import SitesScreen from './screens/sites/SitesScreen.vue'
+import SurroundScreen from './screens/surround/SurroundScreen.vue'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'sites', component: SitesScreen },
+    {
+      path: '/sites/:id',
+      component: SiteFrame,
+      children: [
+        { path: '', redirect: (to) => ({ name: 'plan', params: to.params }) },
+        { path: 'plan', name: 'plan', component: PlanScreen },
+        { path: 'surround', name: 'surround', component: SurroundScreen },
+        { path: ':ahead(write|proof|publish)', name: 'ahead', component: AheadScreen },
+      ],
+    },
+    { path: '/:lost(.*)*', redirect: '/' },
+  ],
+})

@@ -1,0 +1,223 @@
+<script setup lang="ts">
+import { addressesOf, wishedName } from '@viatica/core/address/addresses.ts'
+import { breadcrumbOf } from '@viatica/core/navigate/breadcrumb.ts'
+import { neighboursIn, readingOrder } from '@viatica/core/navigate/readingOrder.ts'
+import { documentTitle } from '@viatica/core/navigate/title.ts'
+import type { SetEntry } from '@viatica/core/plan/change/change.ts'
+import { type EntryField, type EntryId, labelOf, type PageState, STATES } from '@viatica/core/plan/entry.ts'
+import { entryOf } from '@viatica/core/plan/plan.ts'
+import { soundFileName } from '@viatica/core/standard/fileName.ts'
+import { Checkbox } from 'ant-design-vue'
+import { computed } from 'vue'
+import PictureField from '../../parts/PictureField.vue'
+import SavedText from '../../parts/SavedText.vue'
+import StateMark from '../../parts/StateMark.vue'
+import { useChosen } from '../../stores/chosen.ts'
+import { useOpenSite } from '../../stores/openSite.ts'
+import TargetField from './TargetField.vue'
+
+const openSite = useOpenSite()
+const chosen = useChosen()
+
+const site = computed(() => openSite.site!)
+const entry = computed(() => chosen.entry!)
+const addresses = computed(() => addressesOf(site.value))
+const name = computed(() => addresses.value.names.get(entry.value.id) ?? '')
+const isHome = computed(() => entry.value.id === site.value.plan.home)
+
+const way = computed(() => breadcrumbOf(site.value.plan, entry.value.id))
+const neighbours = computed(() => neighboursIn(readingOrder(site.value.plan))(entry.value.id))
+const label = (id: EntryId) => labelOf(entryOf(site.value.plan, id))
+
+function set<F extends EntryField>(field: F, value: unknown): string | undefined {
+  return openSite.make({ kind: 'setEntry', entry: entry.value.id, field, value } as SetEntry)
+}
+
+const setter = (field: EntryField) => (value: unknown) => set(field, value)
+
+function setBody(html: string): string | undefined {
+  return set('body', { html, changed: new Date().toISOString().slice(0, 10) })
+}
+
+function setOrTell(field: EntryField, value: unknown): void {
+  openSite.notice = set(field, value) ?? ''
+}
+
+const sound = (text: string) => soundFileName(text, site.value.settings.separator)
+/** Why the name of the file is what it is, when the author did not choose it just so. */
+const nameReason = computed(() => {
+  const wished = entry.value.kind === 'link' ? '' : wishedName(entry.value, site.value.settings.separator)
+  if (isHome.value) return 'The home page is always index.'
+  if (!name.value.endsWith(wished)) return `${name.value}, since ${wished} is taken or reserved`
+  return entry.value.kind !== 'link' && entry.value.fileName === '' ? `${name.value}, from the ${derivedFrom.value}` : ''
+})
+const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title'))
+</script>
+
+<template>
+  <aside class="details" aria-label="Details of the chosen entry">
+    <header>
+      <h2>{{ labelOf(entry) }}</h2>
+      <code v-if="addresses.paths.has(entry.id)" class="path">{{ addresses.paths.get(entry.id) }}</code>
+      <span v-else class="quiet">{{ entry.kind === 'group' ? 'group: no address of its own' : 'link' }}</span>
+    </header>
+
+    <SavedText v-if="entry.kind === 'page'" label="Title" :value="entry.title" :save="setter('title')">
+      <template #hint>in the window: {{ documentTitle(site, entry) }}</template>
+    </SavedText>
+    <SavedText
+      :label="entry.kind === 'page' ? 'Name in menus' : 'Label'"
+      :value="entry.label"
+      :placeholder="entry.kind === 'page' ? 'same as the title' : ''"
+      :save="setter('label')"
+    />
+    <TargetField v-if="entry.kind === 'link'" :target="entry.target" :save="setter('target')" />
+    <SavedText
+      v-if="entry.kind !== 'link' && !isHome"
+      label="File name"
+      code
+      :value="entry.fileName"
+      :placeholder="wishedName({ ...entry, fileName: '' }, site.settings.separator)"
+      :sound="sound"
+      :save="setter('fileName')"
+    >
+      <template v-if="nameReason" #hint>{{ nameReason }}</template>
+    </SavedText>
+
+    <fieldset v-if="entry.kind === 'page'" class="field plain">
+      <legend class="field-label">State</legend>
+      <div class="states">
+        <label v-for="state in STATES" :key="state" :class="{ off: isHome && state === 'planned' }">
+          <input
+            type="radio"
+            name="state"
+            class="unseen"
+            :value="state"
+            :checked="entry.state === state"
+            :disabled="isHome && state === 'planned'"
+            @change="setOrTell('state', state as PageState)"
+          />
+          <StateMark :entry="{ ...entry, state }" aria-hidden="true" />{{ state }}
+        </label>
+      </div>
+    </fieldset>
+
+    <div class="field">
+      <span class="field-label">Stands in</span>
+      <Checkbox :checked="entry.inMenu" @change="setOrTell('inMenu', $event.target.checked)">menus</Checkbox>
+      <Checkbox
+        v-if="entry.kind === 'page'"
+        :checked="entry.inOrder"
+        @change="setOrTell('inOrder', $event.target.checked)"
+      >
+        reading order
+      </Checkbox>
+    </div>
+
+    <template v-if="entry.kind === 'page'">
+      <div v-if="way.length > 0" class="field">
+        <span class="field-label">Breadcrumb</span>
+        <template v-for="id in way" :key="id">
+          <template v-if="id !== entry.id">
+            <button type="button" class="link" @click="chosen.choose(id)">{{ label(id) }}</button> ›
+          </template>
+          <strong v-else>{{ label(id) }}</strong>
+        </template>
+      </div>
+      <div class="field">
+        <span class="field-label">Before and after it</span>
+        <div v-if="neighbours.previous">
+          ← <button type="button" class="link" @click="chosen.choose(neighbours.previous)">{{ label(neighbours.previous) }}</button>
+        </div>
+        <div v-if="neighbours.next">
+          → <button type="button" class="link" @click="chosen.choose(neighbours.next)">{{ label(neighbours.next) }}</button>
+        </div>
+        <span v-if="!neighbours.previous && !neighbours.next" class="quiet">nothing: it is not in the reading order</span>
+      </div>
+      <SavedText label="Description for search engines" :rows="2" :value="entry.description" :save="setter('description')" />
+      <SavedText
+        label="First heading"
+        :value="entry.heading"
+        placeholder="same as the title"
+        :save="setter('heading')"
+      />
+      <PictureField
+        label="Banner picture"
+        :value="entry.banner"
+        :change="(value) => ({ kind: 'setEntry', entry: entry.id, field: 'banner', value })"
+      />
+      <SavedText label="Main content (HTML)" code :rows="8" :value="entry.body.html" :save="setBody">
+        <template v-if="entry.body.changed" #hint>last changed {{ entry.body.changed }}</template>
+      </SavedText>
+    </template>
+    <SavedText label="Note to yourself" :rows="2" :value="entry.note" :save="setter('note')">
+      <template #hint>never on the page</template>
+    </SavedText>
+  </aside>
+</template>
+
+<style scoped>
+.details {
+  padding: 14px 16px 24px;
+}
+
+header {
+  margin-bottom: 12px;
+}
+
+h2 {
+  font-size: 18px;
+  overflow-wrap: anywhere;
+}
+
+header .path {
+  color: var(--slate);
+  overflow-wrap: anywhere;
+}
+
+.plain {
+  margin-inline: 0;
+  padding: 0;
+  border: 0;
+}
+
+.states {
+  display: flex;
+  gap: 14px;
+}
+
+.states label {
+  display: flex;
+  align-items: center;
+  gap: 5px;
+  cursor: pointer;
+}
+
+.states label:has(:checked) {
+  font-weight: 600;
+  text-decoration: underline;
+  text-decoration-thickness: 2px;
+  text-underline-offset: 4px;
+}
+
+.states label:focus-within {
+  outline: 2px solid var(--ink);
+  outline-offset: 2px;
+}
+
+.states .off {
+  opacity: 0.45;
+  cursor: default;
+}
+
+.link {
+  padding: 0;
+  color: var(--pine);
+  background: none;
+  border: 0;
+  font: inherit;
+  text-align: left;
+  text-decoration: underline;
+  cursor: pointer;
+}
+</style>

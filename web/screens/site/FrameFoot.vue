@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { IconKeyboard } from '@tabler/icons-vue'
+import { STATES } from '@viatica/core/plan/entry.ts'
+import { computed } from 'vue'
+import { useOpenSite } from '../../stores/openSite.ts'
+
+defineEmits<{ keys: [] }>()
+const openSite = useOpenSite()
+
+const counts = computed(() => {
+  const pages = [...openSite.site!.plan.entries.values()].filter((entry) => entry.kind === 'page')
+  const states = STATES.map((state) => ({ state, count: pages.filter((page) => page.state === state).length }))
+  const told = states.filter(({ count }) => count > 0).map(({ state, count }) => `${count} ${state}`)
+  return `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}: ${told.reverse().join(', ')}`
+})
+</script>
+
+<template>
+  <footer class="foot">
+    <p class="last" role="status">
+      <template v-if="openSite.lastWords">
+        <span class="words">{{ openSite.lastWords }}</span>
+        <button v-if="openSite.done.length > 0" type="button" class="plain-button undo" @click="openSite.undo">Undo</button>
+      </template>
+      <span v-else class="quiet">Choose a page in the outline. Every change is saved by itself.</span>
+    </p>
+    <p class="quiet">{{ counts }}</p>
+    <button type="button" class="plain-button" @click="$emit('keys')">
+      <IconKeyboard :size="18" aria-hidden="true" />Keys
+    </button>
+  </footer>
+</template>
+
+<style scoped>
+.foot {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  padding: 0 12px 0 18px;
+  background: #ece6d4;
+  border-top: 1px solid var(--rule);
+}
+
+.foot p {
+  margin: 0;
+  white-space: nowrap;
+}
+
+.foot .quiet {
+  color: #4f5e5d;
+}
+
+.last {
+  display: flex;
+  flex: 1;
+  align-items: center;
+  gap: 6px;
+  min-width: 0;
+}
+
+.words {
+  overflow: hidden;
+  font-weight: 500;
+  text-overflow: ellipsis;
+}
+
+.undo {
+  color: var(--pine);
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-vue'
+import { RouterLink } from 'vue-router'
+import RouteLine from '../../parts/RouteLine.vue'
+import SaveState from '../../parts/SaveState.vue'
+import { useOpenSite } from '../../stores/openSite.ts'
+import TakeAway from './TakeAway.vue'
+
+const openSite = useOpenSite()
+</script>
+
+<template>
+  <header class="head">
+    <RouterLink to="/" class="brand" title="All sites">
+      <svg viewBox="0 0 40 40" width="36" height="36" aria-hidden="true">
+        <path d="M18 5h5v31h-5z" fill="#f6f3ea" />
+        <path d="M6 9h21l6 5.5L27 20H6z" fill="#f6f3ea" />
+        <circle cx="13" cy="14.5" r="3" fill="#c98a12" />
+      </svg>
+      <span class="names">
+        <span class="viatica">Viatica<span class="unseen">: all sites</span></span>
+        <span class="site">{{ openSite.site!.settings.name }}</span>
+      </span>
+    </RouterLink>
+    <RouteLine :site-id="openSite.id" />
+    <div class="tools">
+      <SaveState />
+      <button
+        type="button"
+        class="plain-button"
+        :disabled="openSite.done.length === 0"
+        :title="openSite.done.length > 0 ? `Undo: ${openSite.done.at(-1)!.words}` : undefined"
+        aria-label="Undo"
+        @click="openSite.undo"
+      >
+        <IconArrowBackUp :size="20" aria-hidden="true" />
+      </button>
+      <button
+        type="button"
+        class="plain-button"
+        :disabled="openSite.undone.length === 0"
+        :title="openSite.undone.length > 0 ? `Redo: ${openSite.undone.at(-1)!.words}` : undefined"
+        aria-label="Redo"
+        @click="openSite.redo"
+      >
+        <IconArrowForwardUp :size="20" aria-hidden="true" />
+      </button>
+      <TakeAway />
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.head {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px;
+  padding: 0 16px 0 14px;
+  color: #fff;
+  background: var(--pine);
+}
+
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  width: 262px;
+  min-width: 0;
+  color: #fff;
+  text-decoration: none;
+}
+
+.brand svg {
+  flex: none;
+}
+
+.brand:focus-visible,
+.tools :focus-visible {
+  outline-color: #fff;
+}
+
+.names {
+  display: flex;
+  flex-direction: column;
+  min-width: 0;
+}
+
+.viatica {
+  font: 600 20px/1.15 var(--sign);
+}
+
+.site {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.tools {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.tools .plain-button:hover:not(:disabled) {
+  background: rgb(255 255 255 / 18%);
+}
+</style>

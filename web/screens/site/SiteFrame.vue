@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { Alert, Button, Spin } from 'ant-design-vue'
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { RouterLink, RouterView, useRoute } from 'vue-router'
+import OutlineTools from '../../parts/OutlineTools.vue'
+import PlanOutline from '../../parts/PlanOutline.vue'
+import RemoveDialog from '../../parts/RemoveDialog.vue'
+import ShortcutsDialog from '../../parts/ShortcutsDialog.vue'
+import { useOpenSite } from '../../stores/openSite.ts'
+import FrameFoot from './FrameFoot.vue'
+import FrameHead from './FrameHead.vue'
+
+const route = useRoute()
+const openSite = useOpenSite()
+const showsKeys = ref(false)
+
+watch(
+  () => route.params['id'] as string | undefined,
+  (id) => {
+    if (id && id !== openSite.id) void openSite.open(id)
+  },
+  { immediate: true },
+)
+watch(
+  () => openSite.site?.settings.name,
+  (name) => (document.title = name ? `${name} · Viatica` : 'Viatica'),
+  { immediate: true },
+)
+
+/** Whether keys go into a text, which has an undo of its own. */
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+}
+
+function press(event: KeyboardEvent): void {
+  if (isTyping(event.target)) return
+  const isUndoKey = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z'
+  if (isUndoKey) {
+    event.preventDefault()
+    if (event.shiftKey) openSite.redo()
+    else openSite.undo()
+  } else if (event.key === '?') showsKeys.value = true
+}
+
+/** Edits that are not saved would be lost with the page. */
+function beforeLeaving(event: BeforeUnloadEvent): void {
+  if (openSite.saveState !== 'saved') event.preventDefault()
+}
+
+onMounted(() => {
+  window.addEventListener('keydown', press)
+  window.addEventListener('beforeunload', beforeLeaving)
+})
+onBeforeUnmount(() => {
+  window.removeEventListener('keydown', press)
+  window.removeEventListener('beforeunload', beforeLeaving)
+})
+</script>
+
+<template>
+  <div v-if="openSite.site" class="frame">
+    <FrameHead class="head" />
+    <section class="outline" aria-label="Outline">
+      <OutlineTools />
+      <PlanOutline />
+    </section>
+    <div class="stop">
+      <div v-if="openSite.saveTrouble || openSite.notice" class="notices">
+        <Alert v-if="openSite.saveTrouble" type="error" role="alert">
+          <template #message>
+            Could not save: {{ openSite.saveTrouble }} Your edits are kept here and will be saved as soon as that works again.
+          </template>
+        </Alert>
+        <Alert
+          v-if="openSite.notice"
+          type="warning"
+          role="alert"
+          closable
+          :message="openSite.notice"
+          @close="openSite.notice = ''"
+        />
+      </div>
+      <RouterView />
+    </div>
+    <FrameFoot class="foot" @keys="showsKeys = true" />
+    <RemoveDialog />
+    <ShortcutsDialog :open="showsKeys" @close="showsKeys = false" />
+  </div>
+  <main v-else class="waiting">
+    <template v-if="openSite.trouble">
+      <h1>This site cannot be opened</h1>
+      <p role="alert">{{ openSite.trouble }}</p>
+      <p>
+        <Button type="primary" @click="openSite.open(openSite.id)">Try again</Button>
+        <RouterLink to="/">All sites</RouterLink>
+      </p>
+    </template>
+    <Spin v-else tip="Opening the site"><div class="spin" /></Spin>
+  </main>
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  grid-template: 72px minmax(0, 1fr) 38px / 312px minmax(0, 1fr);
+  height: 100vh;
+  min-width: 960px;
+}
+
+.head,
+.foot {
+  grid-column: 1 / -1;
+}
+
+.outline {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  background: var(--card);
+  border-right: 1px solid var(--rule);
+}
+
+.stop {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  overflow: auto;
+}
+
+.notices {
+  display: grid;
+  flex: none;
+  gap: 6px;
+  padding: 8px 16px 0;
+}
+
+.waiting {
+  max-width: 520px;
+  margin: 18vh auto 0;
+  padding: 0 24px;
+}
+
+.waiting .ant-btn {
+  margin-right: 16px;
+}
+
+.spin {
+  height: 120px;
+}
+</style>

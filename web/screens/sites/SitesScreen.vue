@@ -1,0 +1,271 @@
+<script setup lang="ts">
+import { IconFileImport, IconTrash } from '@tabler/icons-vue'
+import { Alert, Button, Empty, Input, Modal, Spin } from 'ant-design-vue'
+import { onMounted, ref, shallowRef } from 'vue'
+import { RouterLink, useRouter } from 'vue-router'
+import { Refusal } from '../../api/request.ts'
+import { type SiteSummary, sitesApi } from '../../api/sites.ts'
+
+const router = useRouter()
+const sites = shallowRef<readonly SiteSummary[]>()
+const trouble = ref('')
+const name = ref('')
+const isMaking = ref(false)
+const removing = shallowRef<SiteSummary>()
+const chooser = ref<HTMLInputElement>()
+
+const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' })
+
+/** Does something with the server and says what went wrong. */
+async function attempt(work: () => Promise<void>): Promise<void> {
+  trouble.value = ''
+  try {
+    await work()
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error
+    trouble.value = error.message
+  }
+}
+
+const read = () => attempt(async () => void (sites.value = await sitesApi.list()))
+
+const open = ({ id }: { id: string }) => router.push({ name: 'plan', params: { id } })
+
+async function makeFrom(work: () => Promise<{ id: string }>): Promise<void> {
+  isMaking.value = true
+  await attempt(async () => void (await open(await work())))
+  isMaking.value = false
+}
+
+function makeEmpty(): void {
+  if (name.value.trim() === '') trouble.value = 'Give the new site a name first.'
+  else void makeFrom(() => sitesApi.create(name.value))
+}
+
+function makeFromFile(event: Event): void {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  input.value = ''
+  if (file) void makeFrom(() => sitesApi.createFromFile(file))
+}
+
+function removeNow(): void {
+  const { id } = removing.value!
+  removing.value = undefined
+  void attempt(async () => {
+    await sitesApi.remove(id)
+    await read()
+  })
+}
+
+onMounted(() => {
+  document.title = 'Sites · Viatica'
+  void read()
+})
+</script>
+
+<template>
+  <div class="screen">
+    <header class="sign">
+      <svg viewBox="0 0 60 40" width="66" height="44" aria-hidden="true">
+        <path d="M26 3h6v37h-6z" fill="#f6f3ea" />
+        <path d="M8 6h36l9 7-9 7H8z" fill="#f6f3ea" />
+        <path d="M52 22H20l-7 5.5 7 5.5h32z" fill="#9fb8ad" />
+        <circle cx="17" cy="13" r="3.6" fill="#c98a12" />
+      </svg>
+      <div>
+        <h1>Viatica</h1>
+        <p>Plan a site’s pages once; every menu, breadcrumb and footer follows.</p>
+      </div>
+    </header>
+
+    <main>
+      <Alert v-if="trouble" class="trouble" type="error" role="alert" closable :message="trouble" @close="trouble = ''" />
+      <section aria-labelledby="sites-heading">
+        <h2 id="sites-heading">Your sites</h2>
+        <Spin v-if="!sites && !trouble" />
+        <Empty v-else-if="sites?.length === 0" description="There is no site yet. Name one below, or open a file." />
+        <ul v-else class="sites">
+          <li v-for="site in sites" :key="site.id">
+            <RouterLink :to="{ name: 'plan', params: { id: site.id } }" class="arm">
+              <span class="name">{{ site.name }}</span>
+              <span class="facts">
+                {{ site.pages }} {{ site.pages === 1 ? 'page' : 'pages' }} · changed {{ day.format(new Date(site.changedAt)) }}
+              </span>
+            </RouterLink>
+            <button type="button" class="plain-button" :aria-label="`Remove ${site.name}`" title="Remove" @click="removing = site">
+              <IconTrash :size="18" aria-hidden="true" />
+            </button>
+          </li>
+        </ul>
+      </section>
+
+      <section class="new" aria-labelledby="new-heading">
+        <h2 id="new-heading">A new site</h2>
+        <form @submit.prevent="makeEmpty">
+          <label class="field-label" for="new-name">Its name</label>
+          <div class="row">
+            <Input id="new-name" v-model:value="name" :maxlength="200" placeholder="Name of the site" />
+            <Button type="primary" html-type="submit" :loading="isMaking">Start</Button>
+          </div>
+        </form>
+        <p class="from-file">
+          <Button :disabled="isMaking" @click="chooser?.click()">
+            <span class="with-icon"><IconFileImport :size="17" aria-hidden="true" /> From a file …</span>
+          </Button>
+          <span class="quiet">a site file (JSON) or an outline (OPML)</span>
+          <input ref="chooser" type="file" hidden accept=".json,.opml,.xml" aria-label="Site file or outline" @change="makeFromFile" />
+        </p>
+      </section>
+    </main>
+
+    <Modal
+      :open="removing !== undefined"
+      :title="`Remove the site “${removing?.name}”?`"
+      ok-text="Remove for good"
+      cancel-text="Keep"
+      :ok-button-props="{ danger: true }"
+      :width="440"
+      @ok="removeNow"
+      @cancel="removing = undefined"
+    >
+      <p>Its {{ removing?.pages }} pages, its pictures and its history go with it. This cannot be undone.</p>
+    </Modal>
+  </div>
+</template>
+
+<style scoped>
+.screen {
+  min-height: 100vh;
+}
+
+.sign {
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  padding: 26px max(24px, calc(50vw - 470px));
+  color: #fff;
+  background: var(--pine);
+}
+
+.sign h1 {
+  font-size: 34px;
+}
+
+.sign p {
+  margin: 2px 0 0;
+  font-size: 16px;
+}
+
+main {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 320px;
+  gap: 16px 44px;
+  max-width: 988px;
+  margin: 0 auto;
+  padding: 28px 24px;
+}
+
+.trouble {
+  grid-column: 1 / -1;
+}
+
+h2 {
+  margin-bottom: 12px;
+  font-size: 19px;
+}
+
+.sites {
+  display: grid;
+  gap: 10px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.sites li {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+/* An arm of a fingerpost: the point is drawn with a clip, its edge with the same shape behind. */
+.arm {
+  position: relative;
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+  padding: 12px 40px 12px 18px;
+  color: var(--ink);
+  background: var(--pine);
+  clip-path: polygon(0 0, calc(100% - 24px) 0, 100% 50%, calc(100% - 24px) 100%, 0 100%);
+  text-decoration: none;
+}
+
+.arm::before {
+  content: '';
+  position: absolute;
+  inset: 2px 3px 2px 2px;
+  background: var(--card);
+  clip-path: polygon(0 0, calc(100% - 24px) 0, 100% 50%, calc(100% - 24px) 100%, 0 100%);
+}
+
+.arm:hover::before {
+  background: #eef3ec;
+}
+
+.arm:focus-visible::before {
+  background: #e2ece4;
+}
+
+.arm:focus-visible .name {
+  text-decoration: underline;
+}
+
+.arm span {
+  position: relative;
+}
+
+.name {
+  font: 600 18px/1.3 var(--sign);
+  overflow-wrap: anywhere;
+}
+
+.facts {
+  color: var(--slate);
+}
+
+.new {
+  padding-left: 28px;
+  border-left: 1px solid var(--rule);
+}
+
+.row,
+.from-file {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+.with-icon {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.from-file {
+  flex-wrap: wrap;
+  margin: 20px 0 0;
+}
+
+@media (max-width: 800px) {
+  main {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .new {
+    padding-left: 0;
+    border-left: 0;
+  }
+}
+</style>

@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { addressesOf } from '@viatica/core/address/addresses.ts'
+import { type EntryId, isWritten, labelOf } from '@viatica/core/plan/entry.ts'
+import { childrenOf, entryOf, type Plan, walk } from '@viatica/core/plan/plan.ts'
+import { computed, ref } from 'vue'
+import LivePage from '../../parts/LivePage.vue'
+import WidthChoice from '../../parts/WidthChoice.vue'
+import { useOpenSite } from '../../stores/openSite.ts'
+import SurroundSettings from './SurroundSettings.vue'
+
+const openSite = useOpenSite()
+const width = ref(1280)
+
+/** The home page, a section and the deepest page: where surrounds differ most, if they differ. */
+function samples(plan: Plan): EntryId[] {
+  const pages = [...walk(plan)].filter(({ entry }) => isWritten(entry))
+  const section = pages.find(({ entry, depth }) => depth > 0 && childrenOf(plan, entry.id).length > 0)
+  const deepest = pages.reduce((best, page) => (page.depth > best.depth ? page : best), pages[0]!)
+  const chosen = [plan.home, section?.entry.id, deepest.entry.id].filter((id) => id !== undefined)
+  return [...new Set(chosen)]
+}
+
+const shown = computed(() => samples(openSite.site!.plan))
+const written = computed(() => [...openSite.site!.plan.entries.values()].filter(isWritten).length)
+const path = (id: EntryId) => addressesOf(openSite.site!).paths.get(id)!
+</script>
+
+<template>
+  <main class="surround">
+    <section class="view" aria-labelledby="samples-heading">
+      <div class="bar">
+        <h2 id="samples-heading">The same around every page</h2>
+        <WidthChoice v-model="width" />
+      </div>
+      <div class="pages">
+        <figure v-for="id in shown" :key="id">
+          <LivePage :page="id" :width="width" class="page" />
+          <figcaption>
+            <strong>{{ labelOf(entryOf(openSite.site!.plan, id)) }}</strong>
+            <code class="path">{{ path(id) }}</code>
+          </figcaption>
+        </figure>
+      </div>
+      <p class="quiet">
+        {{ written === 1 ? '1 page carries' : `${written} pages carry` }} this header, menu and footer. From page to page only
+        the mark on the current page and the relative paths differ.
+      </p>
+    </section>
+    <SurroundSettings class="settings" />
+  </main>
+</template>
+
+<style scoped>
+.surround {
+  display: grid;
+  flex: 1;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  min-height: 0;
+}
+
+.view {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  padding: 10px 16px 6px;
+}
+
+.bar {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  min-height: 30px;
+  padding-bottom: 6px;
+}
+
+h2 {
+  font-size: 16px;
+}
+
+.pages {
+  display: grid;
+  flex: 1;
+  grid-auto-columns: minmax(0, 1fr);
+  grid-auto-flow: column;
+  gap: 12px;
+  min-height: 0;
+}
+
+figure {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  margin: 0;
+}
+
+.page {
+  flex: 1;
+}
+
+figcaption {
+  display: flex;
+  flex-direction: column;
+  padding-top: 4px;
+}
+
+.path {
+  overflow: hidden;
+  color: var(--slate);
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.settings {
+  min-height: 0;
+  overflow-y: auto;
+  background: var(--card);
+  border-left: 1px solid var(--rule);
+}
+</style>

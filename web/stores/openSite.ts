@@ -1,0 +1,217 @@
+import { applyChange } from '@viatica/core/plan/change/apply.ts'
+import { type Change, changeSchema } from '@viatica/core/plan/change/change.ts'
+import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
+import { changeWords } from '@viatica/core/plan/change/words.ts'
+import type { Site } from '@viatica/core/plan/site.ts'
+import { fromSiteData } from '@viatica/core/plan/siteData.ts'
+import { defineStore } from 'pinia'
+import * as v from 'valibot'
+import { computed, ref, shallowRef } from 'vue'
+import { Refusal } from '../api/request.ts'
+import { sitesApi } from '../api/sites.ts'
+
+/** A change that was made here, and how to take it back. */
+interface Step {
+  readonly words: string
+  readonly change: Change
+  readonly inverse: Change
+  readonly at: number
+}
+
+const RETRY_FIRST_MS = 1000
+const RETRY_LAST_MS = 10_000
+/** Typing that goes on in one field within this time is one step to undo. */
+const SAME_STEP_MS = 4000
+
+/** Whether two changes set the same field, so that undo takes both back at once. */
+function setSameField(a: Change, b: Change): boolean {
+  if (a.kind === 'setEntry' && b.kind === 'setEntry') return a.entry === b.entry && a.field === b.field
+  return a.kind === 'setSite' && b.kind === 'setSite' && a.field === b.field
+}
+
+const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
+
+/**
+ * The site that is open. A change is applied here at once and posted after; what the server has confirmed is
+ * kept apart, so that changes of others can be slipped under those that still wait.
+ */
+export const useOpenSite = defineStore('openSite', () => {
+  const id = ref('')
+  const site = shallowRef<Site>()
+  const trouble = ref('')
+  /** Why edits cannot be saved just now; empty while they can. */
+  const saveTrouble = ref('')
+  /** The last thing that was refused or lost, to be told to the author. */
+  const notice = ref('')
+  const waiting = shallowRef<readonly { id: string; change: Change }[]>([])
+  const done = shallowRef<readonly Step[]>([])
+  const undone = shallowRef<readonly Step[]>([])
+  const lastWords = ref('')
+
+  let confirmed: Site | undefined
+  let revision = 0
+  let posting = false
+
+  const saveState = computed(() => (saveTrouble.value ? 'failed' : waiting.value.length > 0 ? 'saving' : 'saved'))
+
+  /** Applies the waiting edits on what the server has; those that make no sense any more are told and dropped. */
+  function rebase(): void {
+    let next = confirmed!
+    const kept = []
+    for (const edit of waiting.value) {
+      try {
+        next = applyChange(next, edit.change).site
+        kept.push(edit)
+      } catch (error) {
+        if (!(error instanceof ChangeRefused)) throw error
+        notice.value = `An edit could not be kept, since the site was changed elsewhere: ${error.message}`
+      }
+    }
+    waiting.value = kept
+    site.value = next
+  }
+
+  async function readConfirmed(): Promise<void> {
+    const answer = await sitesApi.read(id.value)
+    confirmed = fromSiteData(answer.site)
+    revision = answer.revision
+  }
+
+  /** Opens a site: reads it anew and forgets the one before. */
+  async function open(siteId: string): Promise<void> {
+    id.value = siteId
+    site.value = undefined
+    trouble.value = saveTrouble.value = notice.value = lastWords.value = ''
+    waiting.value = []
+    done.value = undone.value = []
+    try {
+      await readConfirmed()
+      site.value = confirmed
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error
+      trouble.value = error.message
+    }
+  }
+
+  async function postFirst(): Promise<void> {
+    const edit = waiting.value[0]!
+    const saved = await sitesApi.save(id.value, { ...edit, base: revision })
+    const rest = waiting.value.slice(1)
+    for (const { change } of saved.missed) confirmed = applyChange(confirmed!, change).site
+    confirmed = applyChange(confirmed!, edit.change).site
+    revision = saved.revision
+    waiting.value = rest
+    if (saved.missed.length > 0) rebase()
+  }
+
+  /** Posts what waits, one after the other; while the server cannot save, tries again and again. */
+  async function post(): Promise<void> {
+    if (posting) return
+    posting = true
+    const postingFor = id.value
+    let pause = RETRY_FIRST_MS
+    while (waiting.value.length > 0 && id.value === postingFor) {
+      try {
+        await postFirst()
+        saveTrouble.value = ''
+        pause = RETRY_FIRST_MS
+      } catch (error) {
+        if (!(error instanceof Refusal)) throw error
+        if (error.isPassing) {
+          saveTrouble.value = error.message
+          await wait(pause)
+          pause = Math.min(pause * 2, RETRY_LAST_MS)
+        } else await dropRefused(error)
+      }
+    }
+    posting = false
+    if (waiting.value.length > 0) void post()
+  }
+
+  async function dropRefused(error: Refusal): Promise<void> {
+    notice.value = `An edit could not be kept: ${error.message}`
+    waiting.value = waiting.value.slice(1)
+    try {
+      await readConfirmed()
+      rebase()
+    } catch (again) {
+      if (!(again instanceof Refusal)) throw again
+      if (!again.isPassing) {
+        waiting.value = []
+        trouble.value = again.message
+      }
+    }
+  }
+
+  /** Applies a change to what is shown and puts it in line to be saved. @throws ChangeRefused */
+  function perform(change: Change): Step {
+    const before = site.value!
+    const applied = applyChange(before, change)
+    site.value = applied.site
+    waiting.value = [...waiting.value, { id: crypto.randomUUID(), change }]
+    void post()
+    return { words: changeWords(before, change), change, inverse: applied.inverse, at: Date.now() }
+  }
+
+  /** Makes a change. @returns why it was refused, in words for the author; undefined when it was made */
+  function make(change: Change): string | undefined {
+    const checked = v.safeParse(changeSchema, change)
+    if (!checked.success) return checked.issues[0].message
+    try {
+      const step = perform(checked.output)
+      const last = done.value.at(-1)
+      const goesOn = last && setSameField(last.change, step.change) && step.at - last.at < SAME_STEP_MS
+      done.value = goesOn
+        ? [...done.value.slice(0, -1), { ...step, inverse: last.inverse, words: step.words }]
+        : [...done.value, step]
+      undone.value = []
+      lastWords.value = step.words
+      return undefined
+    } catch (error) {
+      if (error instanceof ChangeRefused) return error.message
+      throw error
+    }
+  }
+
+  /** As make, for changes without a field beside which the reason could stand. */
+  function makeOrTell(change: Change): boolean {
+    const refused = make(change)
+    notice.value = refused ?? ''
+    return refused === undefined
+  }
+
+  function takeBack(from: typeof done, to: typeof done, words: string): void {
+    const step = from.value.at(-1)
+    if (!step) return
+    from.value = from.value.slice(0, -1)
+    try {
+      const back = perform(step.inverse)
+      to.value = [...to.value, { ...back, words: step.words }]
+      lastWords.value = `${words}: ${step.words}`
+      notice.value = ''
+    } catch (error) {
+      if (!(error instanceof ChangeRefused)) throw error
+      notice.value = `This can no longer be taken back: ${error.message}`
+    }
+  }
+
+  const undo = () => takeBack(done, undone, 'Taken back')
+  const redo = () => takeBack(undone, done, 'Done again')
+
+  return {
+    id,
+    site,
+    trouble,
+    saveState,
+    saveTrouble,
+    notice,
+    done,
+    undone,
+    lastWords,
+    open,
+    make,
+    makeOrTell,
+    undo,
+    redo,
+  }
+})
