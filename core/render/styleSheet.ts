@@ -262,9 +262,9 @@ a:active {
   display: block;
 }
 
-@media (min-width: 48.0625rem) {
-  .menu li > span + .menu-open {
-    margin-left: -0.5rem;
+@media (min-width: 40.0625rem) {
+  .menu-open {
+    margin-left: -0.6rem;
   }
 
   .scripted .menu li > ul {
@@ -279,7 +279,7 @@ a:active {
   }
 }
 
-@media (max-width: 48rem) {
+@media (max-width: 40rem) {
   .menu > ul {
     flex-direction: column;
     padding: 0 0 0.5rem;

@@ -24,10 +24,11 @@ export function previewRoutes(store: SiteStore): Router {
     response.set('Cache-Control', 'no-store')
     if (page !== undefined) return void response.type('html').send(createRenderer(site).page(page))
     const fixed = FIXED_FILES.get(path)
-    if (fixed !== undefined) return void response.type(path).send(fixed)
+    // The live pages of the screens ask for these at every change.
+    if (fixed !== undefined) return void response.set('Cache-Control', 'max-age=60').type(path).send(fixed)
     const file = [...site.files.values()].find((candidate) => candidate.path === path)
     if (!file) throw new Problem(404, 'Not found', `The site has no page or file at ${path}.`)
-    response.type(mediaTypeOf(path)).send(await store.readContent(file.content))
+    response.set('Cache-Control', 'max-age=60').type(mediaTypeOf(path)).send(await store.readContent(file.content))
   })
 
   return routes

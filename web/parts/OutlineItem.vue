@@ -107,6 +107,7 @@ onBeforeUnmount(() => cleanup?.())
     >
       <component :is="row.isOpen ? IconChevronDown : IconChevronRight" :size="15" aria-hidden="true" />
     </button>
+    <span v-else class="no-fold" />
   </div>
 </template>
 
@@ -175,14 +176,19 @@ onBeforeUnmount(() => cleanup?.())
   display: grid;
   flex: none;
   place-items: center;
-  width: 20px;
-  height: 20px;
+  width: 22px;
+  height: 22px;
   padding: 0;
   color: var(--slate);
   background: none;
   border: 0;
   border-radius: 3px;
   cursor: pointer;
+}
+
+.no-fold {
+  flex: none;
+  width: 22px;
 }
 
 .reorder-before::before,

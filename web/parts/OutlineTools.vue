@@ -23,11 +23,22 @@ const MOVES: readonly { direction: Direction; words: string; icon: Component }[]
 
 <template>
   <div class="tools" role="toolbar" aria-label="Shape the plan">
-    <button type="button" class="plain-button" :disabled="shaping.isHome" @click="shaping.begin('page', 'beside')">
-      <IconPlus :size="16" aria-hidden="true" />Beside
+    <button
+      type="button"
+      class="plain-button"
+      title="New page beside the chosen entry"
+      :disabled="shaping.isHome"
+      @click="shaping.begin('page', 'beside')"
+    >
+      <IconPlus :size="16" aria-hidden="true" />Page beside
     </button>
-    <button type="button" class="plain-button" @click="shaping.begin('page', 'beneath')">
-      <IconCornerDownRight :size="16" aria-hidden="true" />Beneath
+    <button
+      type="button"
+      class="plain-button"
+      title="New page beneath the chosen entry"
+      @click="shaping.begin('page', 'beneath')"
+    >
+      <IconCornerDownRight :size="16" aria-hidden="true" />beneath
     </button>
     <span class="gap" />
     <button
@@ -59,8 +70,20 @@ const MOVES: readonly { direction: Direction; words: string; icon: Component }[]
 .tools {
   display: flex;
   align-items: center;
-  padding: 8px 8px 6px 14px;
+  padding: 8px 6px 6px 10px;
   border-bottom: 1px solid var(--rule);
+}
+
+/* The words of the two that add, the signs of the five that shape. */
+.tools .plain-button {
+  gap: 4px;
+  min-width: 27px;
+  padding: 0 4px;
+  white-space: nowrap;
+}
+
+.tools svg {
+  flex: none;
 }
 
 .gap {

@@ -76,7 +76,7 @@ async function send(event: Event): Promise<void> {
     <div class="row">
       <img v-if="shown" :src="shown" alt="" class="thumb" />
       <Select :id="id" class="select" :value="value?.file ?? ''" :options="options" @change="choose($event as string)" />
-      <Button :loading="isSending" @click="chooser?.click()">From disk …</Button>
+      <Button :loading="isSending" title="Take a picture from this computer" @click="chooser?.click()">Add …</Button>
       <input
         ref="chooser"
         type="file"
@@ -88,8 +88,8 @@ async function send(event: Event): Promise<void> {
     </div>
     <span v-if="fault" class="field-fault" role="alert">{{ fault }}</span>
   </div>
-  <SavedText v-if="value" label="What the picture says to those who do not see it" :value="value.alt" :save="saveAlt">
-    <template #hint>empty when it only decorates</template>
+  <SavedText v-if="value" label="Alternative text" :value="value.alt" :save="saveAlt">
+    <template #hint>what it says to those who do not see it; empty when it only decorates</template>
   </SavedText>
 </template>
 

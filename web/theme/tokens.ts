@@ -33,5 +33,6 @@ export const THEME: ThemeConfig = {
     fontSize: 14,
     boxShadow: 'none',
     boxShadowSecondary: '0 2px 10px rgb(29 43 42 / 18%)',
+    controlOutlineWidth: 0,
   },
 }

@@ -102,7 +102,7 @@ onBeforeUnmount(() => {
 <style scoped>
 .frame {
   display: grid;
-  grid-template: 72px minmax(0, 1fr) 38px / 312px minmax(0, 1fr);
+  grid-template: 72px minmax(0, 1fr) 38px / 336px minmax(0, 1fr);
   height: 100vh;
   min-width: 960px;
 }

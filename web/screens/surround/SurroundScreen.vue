@@ -5,11 +5,13 @@ import { childrenOf, entryOf, type Plan, walk } from '@viatica/core/plan/plan.ts
 import { computed, ref } from 'vue'
 import LivePage from '../../parts/LivePage.vue'
 import WidthChoice from '../../parts/WidthChoice.vue'
+import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
 import SurroundSettings from './SurroundSettings.vue'
 
 const openSite = useOpenSite()
-const width = ref(1280)
+const chosen = useChosen()
+const width = ref(768)
 
 /** The home page, a section and the deepest page: where surrounds differ most, if they differ. */
 function samples(plan: Plan): EntryId[] {
@@ -36,7 +38,7 @@ const path = (id: EntryId) => addressesOf(openSite.site!).paths.get(id)!
         <figure v-for="id in shown" :key="id">
           <LivePage :page="id" :width="width" class="page" />
           <figcaption>
-            <strong>{{ labelOf(entryOf(openSite.site!.plan, id)) }}</strong>
+            <button type="button" class="name" @click="chosen.choose(id)">{{ labelOf(entryOf(openSite.site!.plan, id)) }}</button>
             <code class="path">{{ path(id) }}</code>
           </figcaption>
         </figure>
@@ -63,6 +65,7 @@ const path = (id: EntryId) => addressesOf(openSite.site!).paths.get(id)!
   flex-direction: column;
   min-height: 0;
   padding: 10px 16px 6px;
+  overflow-y: auto;
 }
 
 .bar {
@@ -79,11 +82,9 @@ h2 {
 
 .pages {
   display: grid;
-  flex: 1;
   grid-auto-columns: minmax(0, 1fr);
   grid-auto-flow: column;
   gap: 12px;
-  min-height: 0;
 }
 
 figure {
@@ -94,7 +95,22 @@ figure {
 }
 
 .page {
-  flex: 1;
+  aspect-ratio: 1 / 2;
+}
+
+.name {
+  padding: 0;
+  color: inherit;
+  background: none;
+  border: 0;
+  font: inherit;
+  font-weight: 600;
+  text-align: left;
+  cursor: pointer;
+}
+
+.name:hover {
+  text-decoration: underline;
 }
 
 figcaption {

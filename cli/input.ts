@@ -1,0 +1,47 @@
+import { readFileSync, statSync } from 'node:fs'
+import { InputFault, MAX_INPUT } from '@viatica/core/formats/inputFault.ts'
+import { readOpml } from '@viatica/core/formats/opml.ts'
+import { readSiteFile } from '@viatica/core/formats/siteFile.ts'
+import type { Site } from '@viatica/core/plan/site.ts'
+import { Fault } from './fault.ts'
+
+/** A site with the bytes of its files by key. */
+export interface Input {
+  readonly site: Site
+  readonly contents: ReadonlyMap<string, Buffer>
+}
+
+function readText(path: string): string {
+  let bytes: Buffer
+  try {
+    // What is too large is refused before it is read: four bytes is the most that a character takes.
+    if (statSync(path).size > MAX_INPUT * 4) throw new Fault(`${path}: The file is larger than ${MAX_INPUT / 1_000_000} MB.`)
+    bytes = readFileSync(path)
+  } catch (error) {
+    if (error instanceof Fault) throw error
+    const { code } = error as NodeJS.ErrnoException
+    const reason = { ENOENT: 'There is no such file.', EISDIR: 'This is a folder.', EACCES: 'You may not read it.' }[code ?? '']
+    throw new Fault(`${path}: ${reason ?? (error as Error).message}`)
+  }
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
+  } catch {
+    throw new Fault(`${path}: This is not text in UTF-8.`)
+  }
+}
+
+/**
+ * Reads a site file, or an OPML outline when the text begins as XML does.
+ * @throws Fault with the place in the file
+ */
+export function readInput(path: string): Input {
+  const text = readText(path)
+  try {
+    if (text.trimStart().startsWith('<')) return { site: readOpml(text), contents: new Map() }
+    const { site, contents } = readSiteFile(text)
+    return { site, contents: new Map([...contents].map(([key, base64]) => [key, Buffer.from(base64, 'base64')])) }
+  } catch (error) {
+    if (error instanceof InputFault) throw new Fault(`${path}: ${error.message}`)
+    throw error
+  }
+}

@@ -1,0 +1,84 @@
+import fc from 'fast-check'
+import { readOpml } from '../formats/opml.ts'
+import type { Site } from '../plan/site.ts'
+import { isReservedName } from '../standard/fileName.ts'
+import { arbitrarySite } from '../testing/arbitrarySite.ts'
+import { addressesOf, pageAtPath } from './addresses.ts'
+import { encodePath, folderOf, relativeHref } from './relative.ts'
+
+const outline = readOpml(`<opml version="2.0"><head><title>Home</title></head><body>
+  <outline text="Home">
+    <outline text="Walks"><outline text="The summit level"/></outline>
+    <outline text="Guide" type="group"><outline text="Locks"/></outline>
+  </outline></body></opml>`)
+
+const withSettings = (site: Site, settings: Partial<Site['settings']>): Site => ({
+  ...site,
+  settings: { ...site.settings, ...settings },
+})
+const pathsOf = (site: Site) => [...addressesOf(site).paths.values()]
+
+describe('addresses', () => {
+  test.each([
+    [{ layout: 'flat' }, ['index.html', 'walks.html', 'the-summit-level.html', 'locks.html']],
+    [{ layout: 'flat', carrySection: true }, ['index.html', 'walks.html', 'walks-the-summit-level.html', 'guide-locks.html']],
+    [{ layout: 'nested' }, ['index.html', 'walks.html', 'walks/the-summit-level.html', 'guide/locks.html']],
+    [{ layout: 'folders' }, ['index.html', 'walks/index.html', 'walks/the-summit-level/index.html', 'guide/locks/index.html']],
+    [{ layout: 'nested', separator: '_', extension: '.php' }, ['index.php', 'walks.php', 'walks/the_summit_level.php', 'guide/locks.php']],
+  ] as const)('are laid out by the rule %j', (settings, expected) => {
+    expect(pathsOf(withSettings(outline, settings)).sort()).toEqual([...expected].sort())
+  })
+
+  test('equal titles in one folder get numbers in plan order; in different folders they do not', () => {
+    const site = readOpml(`<opml version="2.0"><head/><body><outline text="Home">
+      <outline text="Locks"><outline text="Guide"/></outline>
+      <outline text="Moorings"><outline text="Guide"/><outline text="GUIDE"/></outline></outline></body></opml>`)
+    expect(pathsOf(withSettings(site, { layout: 'nested' })).filter((path) => path.includes('/'))).toEqual(
+      expect.arrayContaining(['locks/guide.html', 'moorings/guide.html', 'moorings/guide-2.html']),
+    )
+    expect(pathsOf(withSettings(site, { layout: 'flat' }))).toEqual(expect.arrayContaining(['guide.html', 'guide-2.html', 'guide-3.html']))
+  })
+
+  test('no two pages share a file, and no name is reserved, on any plan in any layout', () => {
+    fc.assert(
+      fc.property(arbitrarySite(), (site) => {
+        const paths = pathsOf(site)
+        const keys = paths.map((path) => path.normalize('NFC').toLowerCase())
+        expect(new Set(keys).size).toBe(paths.length)
+        for (const path of paths) {
+          for (const part of path.split('/')) expect(isReservedName(part)).toBe(false)
+        }
+      }),
+    )
+  })
+
+  test('a page is found by its path, without regard to case, and by its folder', () => {
+    const site = withSettings(outline, { layout: 'folders' })
+    expect(pageAtPath(site, 'Walks/index.html')).toBe('walks')
+    expect(pageAtPath(site, 'walks/')).toBe('walks')
+    expect(pageAtPath(site, '')).toBe('home')
+    expect(pageAtPath(site, 'nowhere.html')).toBeUndefined()
+  })
+})
+
+describe('relative links', () => {
+  test('lead to their target by the WHATWG URL standard, from every page to every page, also in a subfolder', () => {
+    fc.assert(
+      fc.property(arbitrarySite(14), fc.constantFrom('https://example.org/', 'https://example.org/a%20b/c/'), (site, top) => {
+        const paths = pathsOf(site)
+        for (const from of paths) {
+          for (const to of paths) {
+            const href = relativeHref(folderOf(from), to)
+            expect(href).not.toMatch(/^(#|\/|$)/)
+            expect(new URL(href, top + encodePath(from)).href).toBe(new URL(top + encodePath(to)).href)
+          }
+        }
+      }),
+    )
+  })
+
+  test('a page links to itself by its own file name (common practice)', () => {
+    expect(relativeHref('walks/', 'walks/index.html')).toBe('index.html')
+    expect(relativeHref('', 'stage 1.html')).toBe('stage%201.html')
+  })
+})

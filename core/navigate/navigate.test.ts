@@ -1,0 +1,124 @@
+import fc from 'fast-check'
+import { isWritten, labelOf } from '../plan/entry.ts'
+import { ancestorsOf, entryOf, walk } from '../plan/plan.ts'
+import { applyChange } from '../plan/change/apply.ts'
+import type { SetEntry } from '../plan/change/change.ts'
+import type { Site } from '../plan/site.ts'
+import { readOpml } from '../formats/opml.ts'
+import { arbitrarySite } from '../testing/arbitrarySite.ts'
+import { breadcrumbOf } from './breadcrumb.ts'
+import { hereMark, itemParents, mainMenu, type MenuItem } from './menu.ts'
+import { neighboursIn, readingOrder } from './readingOrder.ts'
+import { documentTitle } from './title.ts'
+
+const site = readOpml(`<opml version="2.0"><head><title>Trust</title></head><body><outline text="Home">
+  <outline text="Visit"><outline text="Times"/><outline text="Access"><outline text="Ramps"/></outline></outline>
+  <outline text="Walk" type="group"><outline text="Stage 1"/></outline>
+  <outline text="Empty" type="group"/>
+  <outline text="Shop" type="link" url="https://shop.example.org/"/>
+  <outline text="Privacy"/></outline></body></opml>`)
+
+const depth = (menuDepth: 1 | 2): Site => ({ ...site, settings: { ...site.settings, menuDepth } })
+const set = (from: Site, entry: string, field: string, value: unknown): Site =>
+  applyChange(from, { kind: 'setEntry', entry, field, value } as SetEntry).site
+const shape = (items: readonly MenuItem[]): unknown[] =>
+  items.map(({ entry, items: under }) => (under.length > 0 ? [entry, shape(under)] : entry))
+
+describe('the main menu', () => {
+  test('has the home page first, beside its children; a group shows when something under it shows', () => {
+    expect(shape(mainMenu(depth(2)))).toEqual(['home', ['visit', ['times', 'access']], ['walk', ['stage-1']], 'shop', 'privacy'])
+    expect(shape(mainMenu(depth(1)))).toEqual(['home', 'visit', 'shop', 'privacy'])
+  })
+
+  test('leaves out what is out of the menu or planned, with all under it', () => {
+    expect(shape(mainMenu(set(depth(2), 'visit', 'inMenu', false)))).toEqual(['home', ['walk', ['stage-1']], 'shop', 'privacy'])
+    expect(shape(mainMenu(set(depth(2), 'stage-1', 'state', 'planned')))).toEqual([
+      'home',
+      ['visit', ['times', 'access']],
+      'shop',
+      'privacy',
+    ])
+  })
+
+  test('leaves out a link whose page is gone', () => {
+    const linked = set(site, 'shop', 'target', { to: 'entry', entry: 'privacy', fragment: '' })
+    expect(shape(mainMenu(linked))).toContain('shop')
+    const gone = applyChange(linked, { kind: 'remove', entry: 'privacy' }).site
+    expect(shape(mainMenu(gone))).toEqual(['home', 'visit'])
+  })
+})
+
+describe('the here mark', () => {
+  const markOn = (page: string, menuDepth: 1 | 2) => {
+    const menu = mainMenu(depth(menuDepth))
+    const { here, nearest, within } = hereMark(site.plan, itemParents(menu), page)
+    return { here, nearest, within: [...within] }
+  }
+
+  test.each([
+    ['home', 2, { here: 'home', nearest: undefined, within: [] }],
+    ['visit', 2, { here: 'visit', nearest: undefined, within: [] }],
+    ['times', 2, { here: 'times', nearest: undefined, within: ['visit'] }],
+    ['times', 1, { here: undefined, nearest: 'visit', within: [] }],
+    ['ramps', 2, { here: undefined, nearest: 'access', within: ['visit'] }],
+    ['stage-1', 1, { here: undefined, nearest: 'home', within: [] }],
+  ] as const)('on %s in a menu of depth %i', (page, menuDepth, expected) => {
+    expect(markOn(page, menuDepth)).toEqual(expected)
+  })
+})
+
+describe('breadcrumbs', () => {
+  test('are the ancestors from the home page down, then the page; none on the home page', () => {
+    expect(breadcrumbOf(site.plan, 'ramps')).toEqual(['home', 'visit', 'access', 'ramps'])
+    expect(breadcrumbOf(site.plan, 'home')).toEqual([])
+  })
+})
+
+describe('the reading order', () => {
+  test('goes depth first, each page before those under it, and passes over groups and links', () => {
+    expect(readingOrder(site.plan)).toEqual(['home', 'visit', 'times', 'access', 'ramps', 'stage-1', 'privacy'])
+  })
+
+  test('passes over a page that is not in it, but not over those under it', () => {
+    expect(readingOrder(set(site, 'visit', 'inOrder', false).plan)).toEqual(['home', 'times', 'access', 'ramps', 'stage-1', 'privacy'])
+  })
+
+  test('on any plan: next visits every page in it once, previous goes back, and it does not wrap', () => {
+    fc.assert(
+      fc.property(arbitrarySite(), ({ plan }) => {
+        const order = readingOrder(plan)
+        const neighbours = neighboursIn(order)
+        const seen: string[] = []
+        for (let at: string | undefined = order[0]; at !== undefined; at = neighbours(at).next) {
+          expect(neighbours(at).previous).toBe(seen.at(-1))
+          seen.push(at)
+          expect(seen.length).toBeLessThanOrEqual(order.length)
+        }
+        expect(seen).toEqual(order)
+        const wanted = [...walk(plan)].filter(({ entry }) => isWritten(entry) && entry.inOrder)
+        expect(order).toHaveLength(wanted.length)
+        // A page stands after each of its ancestors that is in the order.
+        for (const id of order) {
+          for (const above of ancestorsOf(plan, id)) if (order.includes(above)) expect(order.indexOf(above)).toBeLessThan(order.indexOf(id))
+        }
+      }),
+    )
+  })
+})
+
+describe('document titles', () => {
+  test('follow the pattern; the home page has its own; braces in a title are not read as a pattern', () => {
+    const patterned: Site = {
+      ...site,
+      settings: { ...site.settings, titlePattern: '{title} | {site}', homeTitlePattern: '{site}: {tagline}', tagline: 'Locks' },
+    }
+    const title = (from: Site, id: string) => {
+      const entry = entryOf(from.plan, id)
+      if (entry.kind !== 'page') throw new Error(labelOf(entry))
+      return documentTitle(from, entry)
+    }
+    expect(title(patterned, 'times')).toBe('Times | Trust')
+    expect(title(patterned, 'home')).toBe('Trust: Locks')
+    expect(title(set(patterned, 'times', 'title', '{site} $& {x}'), 'times')).toBe('{site} $& {x} | Trust')
+  })
+})

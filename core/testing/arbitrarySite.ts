@@ -1,0 +1,166 @@
+import fc from 'fast-check'
+import type { Change, SingleChange } from '../plan/change/change.ts'
+import type { Entry, EntryId } from '../plan/entry.ts'
+import { type Plan, walk } from '../plan/plan.ts'
+import { DEFAULT_SETTINGS, LAYOUTS, type Settings, type Site } from '../plan/site.ts'
+
+/** Names that are hard on files, links and markup, beside ordinary ones. */
+const HARD_NAMES = [
+  'Walks',
+  'walks',
+  'WALKS!',
+  'Über uns',
+  'Ärger & Öl',
+  '東京',
+  '???',
+  'index',
+  'Index',
+  'CON',
+  'com1',
+  'Walks 2',
+  'walks-2',
+  '<script>alert(1)</script>',
+  '"quoted" & \'single\'',
+  'a/b\\c:d',
+  '..',
+  '100 % #1',
+  'page',
+  '👣 footpath',
+]
+const name = fc.oneof(
+  fc.constantFrom(...HARD_NAMES),
+  fc.string({ minLength: 1, maxLength: 30, unit: 'grapheme-ascii' }).filter((text) => text.trim() !== ''),
+)
+
+/** Author's own file names: plain ones, and ones that must be percent-encoded in links. */
+const fileName = fc.oneof(
+  { weight: 4, arbitrary: fc.constant('') },
+  { weight: 1, arbitrary: fc.constantFrom('walks', 'Walks', 'stage 1', 'café', 'a%20b', 'x#y', "it's", 'index', 'nul', 'v1.2') },
+)
+
+interface Sketch {
+  readonly kind: Entry['kind']
+  readonly name: string
+  readonly fileName: string
+  /** Which of the entries before it is its parent, as a share of them. */
+  readonly parent: number
+  readonly state: 'planned' | 'draft' | 'ready'
+  readonly inMenu: boolean
+  readonly inOrder: boolean
+  /** Which of the entries before it its body or its target leads to. */
+  readonly leadsTo: number
+}
+
+const sketch: fc.Arbitrary<Sketch> = fc.record({
+  kind: fc.constantFrom('page', 'page', 'page', 'page', 'group', 'link'),
+  name,
+  fileName,
+  parent: fc.nat(1000),
+  state: fc.constantFrom('planned', 'draft', 'ready', 'ready'),
+  inMenu: fc.boolean(),
+  inOrder: fc.boolean(),
+  leadsTo: fc.nat(1000),
+})
+
+function entryOfSketch(id: EntryId, { kind, name: label, fileName: own, ...rest }: Sketch, target: EntryId): Entry {
+  const shared = { id, note: '', inMenu: rest.inMenu }
+  if (kind === 'group') return { ...shared, kind, label, fileName: own }
+  if (kind === 'link') {
+    const leads = rest.leadsTo % 2 === 0
+    return {
+      ...shared,
+      kind,
+      label,
+      target: leads ? { to: 'entry', entry: target, fragment: 'top' } : { to: 'address', url: 'https://example.org/?a=1&b=2' },
+    }
+  }
+  return {
+    ...shared,
+    kind,
+    title: label,
+    label: '',
+    fileName: own,
+    heading: '',
+    description: label,
+    banner: null,
+    state: rest.state,
+    inOrder: rest.inOrder,
+    body: { html: `<p>To <a href="entry:${target}#part">there</a>.</p>`, changed: '' },
+  }
+}
+
+function siteOfSketches(settings: Settings, sketches: readonly Sketch[]): Site {
+  const home = entryOfSketch('e0', { ...HOME, name: 'Home' }, 'e0')
+  const entries = new Map<EntryId, Entry>([['e0', home]])
+  const parents = new Map<EntryId, EntryId>()
+  const children = new Map<EntryId, EntryId[]>()
+  const canHold = ['e0']
+  sketches.forEach((one, at) => {
+    const id = `e${at + 1}`
+    const parent = canHold[one.parent % canHold.length]!
+    entries.set(id, entryOfSketch(id, one, `e${one.leadsTo % (at + 1)}`))
+    parents.set(id, parent)
+    children.set(parent, [...(children.get(parent) ?? []), id])
+    if (one.kind !== 'link' && depthOf(parents, id) < 10) canHold.push(id)
+  })
+  return { settings, files: new Map(), plan: { home: 'e0', entries, parents, children } }
+}
+
+const HOME: Sketch = {
+  kind: 'page',
+  name: 'Home',
+  fileName: '',
+  parent: 0,
+  state: 'ready',
+  inMenu: true,
+  inOrder: true,
+  leadsTo: 0,
+}
+
+function depthOf(parents: ReadonlyMap<EntryId, EntryId>, id: EntryId): number {
+  let depth = 0
+  for (let up = parents.get(id); up; up = parents.get(up)) depth++
+  return depth
+}
+
+/** Settings over all that changes addresses, menus and marks. */
+export const arbitrarySettings: fc.Arbitrary<Settings> = fc.record({
+  layout: fc.constantFrom(...LAYOUTS),
+  carrySection: fc.boolean(),
+  separator: fc.constantFrom('-', '_'),
+  extension: fc.constantFrom('.html', '.htm', '.php', '.shtml'),
+  menuDepth: fc.constantFrom(1, 2),
+  hereForm: fc.constantFrom('link', 'text'),
+  name,
+}).map((chosen) => ({ ...DEFAULT_SETTINGS, ...chosen }) as Settings)
+
+/** A site with up to `size` entries under its home page, in any shape and of every kind. */
+export function arbitrarySite(size = 25): fc.Arbitrary<Site> {
+  return fc
+    .tuple(arbitrarySettings, fc.array(sketch, { maxLength: size }))
+    .map(([settings, sketches]) => siteOfSketches(settings, sketches))
+}
+
+/** What a random change needs: numbers to pick entries and places with. */
+export const arbitraryPick = fc.record({ kind: fc.nat(8), a: fc.nat(1000), b: fc.nat(1000), name })
+
+/** A change of any kind that may or may not make sense on the site. `fresh` makes the ids of new entries differ. */
+export function changeOfPick(plan: Plan, { kind, a, b, name: text }: { kind: number; a: number; b: number; name: string }, fresh: number): Change {
+  const ids = [...walk(plan)].map(({ entry }) => entry.id)
+  const entry = ids[a % ids.length]!
+  const other = ids[b % ids.length]!
+  const page: Entry = entryOfSketch(`n${fresh}`, { ...HOME, name: text }, entry)
+  const group: Entry = entryOfSketch(`g${fresh}`, { ...HOME, kind: 'group', name: text }, entry)
+  const singles: SingleChange[] = [
+    { kind: 'add', parent: entry, place: b % 4, branch: { ...group, entries: [{ ...page, entries: [] }] } },
+    { kind: 'remove', entry },
+    { kind: 'move', entry, parent: other, place: b % 5 },
+    { kind: 'setEntry', entry, field: 'label', value: text },
+    { kind: 'setEntry', entry, field: 'state', value: (['planned', 'draft', 'ready'] as const)[b % 3]! },
+    { kind: 'setSite', field: 'layout', value: LAYOUTS[b % 3]! },
+    { kind: 'addFile', file: { id: `f${b % 7}`, path: `pictures/p${a % 7}.svg`, content: 'k' } },
+    { kind: 'removeFile', file: `f${b % 7}` },
+  ]
+  const single = singles[kind % singles.length]!
+  return kind === 8 ? { kind: 'batch', changes: [singles[a % singles.length]!, singles[b % singles.length]!] } : single
+}

@@ -1,0 +1,11 @@
+/** Tests stand beside what they test, and run as they are written: as ES modules (see scripts/test.mjs). */
+export default {
+  testEnvironment: 'node',
+  roots: ['<rootDir>/core', '<rootDir>/demo', '<rootDir>/server', '<rootDir>/cli', '<rootDir>/web'],
+  extensionsToTreatAsEsm: ['.ts'],
+  modulePathIgnorePatterns: ['<rootDir>/web/dist'],
+  transform: {
+    '\\.ts$': ['@swc/jest', { jsc: { target: 'es2023', parser: { syntax: 'typescript' } }, module: { type: 'es6' } }],
+  },
+  testTimeout: 60_000,
+}
