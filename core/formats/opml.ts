@@ -2,19 +2,30 @@ import { type SaxesAttributeNS, SaxesParser, type SaxesTagNS } from 'saxes'
 import { x } from 'xastscript'
 import { toXml } from 'xast-util-to-xml'
 import * as v from 'valibot'
-import { addressesOf } from '../address/addresses.ts'
-import { absoluteUrl } from '../address/relative.ts'
-import { type Branch, branchSchema, planOfBranch } from '../plan/branch.ts'
-import { type EntryId, type LinkTarget, labelOf } from '../plan/entry.ts'
-import { childrenOf, entryOf, MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
-import { DEFAULT_SETTINGS, LAYOUTS, type Site } from '../plan/site.ts'
+import { type Addresses, addressesOf } from '../address/addresses.ts'
+import { absoluteUrl, fragmentHref } from '../address/relative.ts'
+import { type Branch, branchSchema, entriesOfBranch, planOfBranch } from '../plan/branch.ts'
+import type { EntryId, LinkEntry, LinkTarget } from '../plan/entry.ts'
+import { ancestorsOf, childrenOf, entryOf, MAX_ENTRIES, MAX_LEVELS, type Plan, placeOf } from '../plan/plan.ts'
+import { DEFAULT_SETTINGS, type Site } from '../plan/site.ts'
 import { soundFileName } from '../standard/fileName.ts'
 import { isAllowedTarget } from '../standard/target.ts'
 import { checkSize, InputFault, type Place } from './inputFault.ts'
 
+/**
+ * OPML says where a link leads by an address on the web. Where one leads to a page of the plan, that page is
+ * named by its way from the home page (`0.2.1`: the first child of the second) in a namespace of our own, as
+ * OPML 2.0 allows; the fragment stands beside it.
+ */
+const NAMESPACE = 'urn:viatica:plan'
+/** The way to a page that is not in the plan any more. */
+const GONE = 'gone'
+
 /** An outline element of the file, with the place of its tag. */
 interface Outline {
   readonly attributes: Readonly<Record<string, string>>
+  /** Attributes of our own namespace. */
+  readonly own: Readonly<Record<string, string>>
   readonly place: Place
   readonly outlines: Outline[]
 }
@@ -53,14 +64,12 @@ function readXml(text: string): Document {
     if (path.length === 1 && tag.local !== 'opml') stop(`This is not OPML: the document is <${tag.name}>, not <opml>.`)
     if (tag.local !== 'outline') return
     if (path[1] !== 'body') stop('An outline stands outside the body.')
-    if (path.length - 2 > MAX_LEVELS - 1) stop(`The outline has more than ${MAX_LEVELS - 1} levels.`)
+    if (path.length - 2 > MAX_LEVELS) stop(`The outline has more than ${MAX_LEVELS} levels.`)
     if (++count > MAX_ENTRIES - 1) stop(`The outline has more than ${MAX_ENTRIES - 1} entries.`)
-    const attributes = Object.fromEntries(
-      Object.values(tag.attributes as Record<string, SaxesAttributeNS>)
-        .filter((attribute) => attribute.uri === '')
-        .map((attribute) => [attribute.local, attribute.value]),
-    )
-    const outline: Outline = { attributes, place: place(), outlines: [] }
+    const given = Object.values(tag.attributes as Record<string, SaxesAttributeNS>)
+    const within = (uri: string) =>
+      Object.fromEntries(given.filter((one) => one.uri === uri).map((one) => [one.local, one.value]))
+    const outline: Outline = { attributes: within(''), own: within(NAMESPACE), place: place(), outlines: [] }
     ;(open.at(-1)?.outlines ?? top).push(outline)
     open.push(outline)
   })
@@ -88,28 +97,31 @@ function idMaker(): (label: string) => EntryId {
   }
 }
 
-/** Link entries whose address is a path of the site; they can be settled only when the whole plan is known. */
-type Unsettled = { id: EntryId; url: string; outline: Outline }
+/** A link to a page of the plan; which page can be said only when the whole plan is known. */
+interface Unsettled {
+  readonly id: EntryId
+  readonly outline: Outline
+}
+
+function targetOf(outline: Outline, label: string): LinkTarget {
+  const { url = '' } = outline.attributes
+  if (isAllowedTarget(url)) return { to: 'address', url }
+  throw new InputFault(`“${label}” leads to ${url}, which is not an http:, https:, mailto: or tel: address.`, outline.place)
+}
 
 function branchOfOutline(outline: Outline, makeId: (label: string) => EntryId, unsettled: Unsettled[]): Branch {
-  const { attributes, place, outlines } = outline
+  const { attributes, own, place, outlines } = outline
   const label = oneLine(attributes['text'] ?? attributes['title'] ?? '')
   if (label === '') throw new InputFault('This outline has no text.', place)
   const id = makeId(label)
   const entries = outlines.map((under) => branchOfOutline(under, makeId, unsettled))
   const type = attributes['type']?.toLowerCase()
-  const url = attributes['url']
   let given: object = { kind: 'page', title: label }
   if (type === 'group') given = { kind: 'group', label }
-  if (type === 'link' && url !== undefined) {
+  if (own['to'] !== undefined || (type === 'link' && attributes['url'] !== undefined)) {
     if (outlines.length > 0) throw new InputFault(`“${label}” is a link: nothing can stand under it.`, place)
-    const isPath = !/^[a-z][a-z0-9+.-]*:/i.test(url)
-    if (isPath) unsettled.push({ id, url, outline })
-    // A path leads to the home page until its page is known.
-    const target = isPath ? { to: 'entry', entry: id } : { to: 'address', url }
-    if (!isPath && !isAllowedTarget(url)) {
-      throw new InputFault(`“${label}” leads to ${url}, which is not an http:, https:, mailto: or tel: address.`, place)
-    }
+    if (own['to'] !== undefined) unsettled.push({ id, outline })
+    const target = own['to'] === undefined ? targetOf(outline, label) : { to: 'entry', entry: GONE }
     given = { kind: 'link', label, target }
   }
   const result = v.safeParse(branchSchema, { ...given, id })
@@ -117,25 +129,20 @@ function branchOfOutline(outline: Outline, makeId: (label: string) => EntryId, u
   return { ...result.output, entries }
 }
 
-/** Finds the pages that paths of the site lead to, in whichever layout they were written. */
+/** Finds the pages that links lead to. */
 function settleLinks(site: Site, unsettled: readonly Unsettled[]): Site {
-  if (unsettled.length === 0) return site
-  const pages = new Map<string, EntryId>()
-  for (const layout of LAYOUTS) {
-    for (const carrySection of [false, true]) {
-      const { paths } = addressesOf({ plan: site.plan, settings: { ...site.settings, layout, carrySection } })
-      for (const [id, path] of paths) if (!pages.has(path)) pages.set(path, id)
-    }
-  }
   const entries = new Map(site.plan.entries)
-  for (const { id, url, outline } of unsettled) {
-    const [path = '', fragment = ''] = url.split('#')
-    const page = pages.get(path)
-    if (page === undefined) {
-      throw new InputFault(`The link leads to ${url}, which is neither an address nor a page of the outline.`, outline.place)
-    }
+  for (const { id, outline } of unsettled) {
+    const { to = '', fragment = '' } = outline.own
+    if (to === GONE) continue
+    const [first, ...steps] = to.split('.')
+    const page = steps.reduce<EntryId | undefined>(
+      (at, step) => at && childrenOf(site.plan, at)[Number(step) - 1],
+      first === '0' ? site.plan.home : undefined,
+    )
+    if (page === undefined) throw new InputFault(`The link leads to ${to}, which is no way in this outline.`, outline.place)
     const target: LinkTarget = { to: 'entry', entry: page, fragment }
-    entries.set(id, { ...entryOf(site.plan, id), target } as Branch)
+    entries.set(id, { ...(entryOf(site.plan, id) as LinkEntry), target })
   }
   return { ...site, plan: { ...site.plan, entries } }
 }
@@ -159,6 +166,9 @@ export function readOpml(text: string): Site {
     const page = v.parse(branchSchema, { kind: 'page', id: makeId(name), title: name.slice(0, 300) })
     home = { ...page, entries: outlines.map((outline) => branchOfOutline(outline, makeId, unsettled)) }
   }
+  for (const { level } of entriesOfBranch(home)) {
+    if (level > MAX_LEVELS) throw new InputFault(`With a home page above it the outline has more than ${MAX_LEVELS} levels.`)
+  }
   if (home.kind !== 'page') throw new InputFault('The only top-level outline must be a page: it is the home page.', first.place)
   const site: Site = {
     settings: { ...DEFAULT_SETTINGS, name: (title || home.title).slice(0, 200) },
@@ -166,6 +176,22 @@ export function readOpml(text: string): Site {
     plan: planOfBranch(home),
   }
   return settleLinks(site, unsettled)
+}
+
+/** The way from the home page to an entry, as `0.2.1`. */
+function wayTo(plan: Plan, id: EntryId): string {
+  if (!plan.entries.has(id)) return GONE
+  const below = [...ancestorsOf(plan, id), id].slice(1)
+  return ['0', ...below.map((step) => placeOf(plan, step) + 1)].join('.')
+}
+
+function linkAttributes({ plan, settings }: Site, { target }: LinkEntry, paths: Addresses['paths']): Record<string, string> {
+  if (target.to === 'address') return { type: 'link', url: target.url }
+  const own: Record<string, string> = { 'plan:to': wayTo(plan, target.entry) }
+  if (target.fragment) own['plan:fragment'] = target.fragment
+  const path = paths.get(target.entry)
+  if (settings.baseUrl === '' || path === undefined) return own
+  return { type: 'link', url: absoluteUrl(settings.baseUrl, path) + fragmentHref(target.fragment), ...own }
 }
 
 /** Writes the plan of a site as an OPML 2.0 outline. http://opml.org/spec2.opml */
@@ -176,18 +202,12 @@ export function writeOpml(site: Site): string {
     const entry = entryOf(plan, id)
     const under = childrenOf(plan, id).map(outline)
     if (entry.kind === 'page') return x('outline', { text: entry.title }, under)
-    if (entry.kind === 'group') return x('outline', { text: labelOf(entry), type: 'group' }, under)
-    const { target } = entry
-    const path = target.to === 'entry' ? (paths.get(target.entry) ?? '') : ''
-    const fragment = target.to === 'entry' && target.fragment ? `#${target.fragment}` : ''
-    const url = target.to === 'address' ? target.url : (settings.baseUrl ? absoluteUrl(settings.baseUrl, path) : path) + fragment
-    return x('outline', { text: entry.label, type: 'link', url })
+    if (entry.kind === 'group') return x('outline', { text: entry.label, type: 'group' }, under)
+    return x('outline', { text: entry.label, ...linkAttributes(site, entry, paths) })
   }
-  const document = x(null, [
-    { type: 'instruction', name: 'xml', value: 'version="1.0" encoding="UTF-8"' },
-    { type: 'text', value: '\n' },
-    x('opml', { version: '2.0' }, [x('head', [x('title', settings.name)]), x('body', [outline(plan.home)])]),
-    { type: 'text', value: '\n' },
+  const opml = x('opml', { version: '2.0', 'xmlns:plan': NAMESPACE }, [
+    x('head', [x('title', settings.name)]),
+    x('body', [outline(plan.home)]),
   ])
-  return toXml(document)
+  return `<?xml version="1.0" encoding="UTF-8"?>\n${toXml(opml)}\n`
 }

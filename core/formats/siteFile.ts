@@ -110,16 +110,15 @@ export function readSiteFile(text: string): ReadSite {
   return { site: fromSiteData(result.output), contents: new Map(Object.entries(contents)) }
 }
 
-const PAGE_DEFAULTS = v.parse(pageSchema, { id: 'x', kind: 'page', title: 'x' })
+/** What each field is when the file does not say; a title is always said. */
+const { title: _, ...USUAL }: Partial<Record<EntryField, unknown>> = v.parse(pageSchema, { id: 'x', kind: 'page', title: 'x' })
 
 /** An entry of the file: what is as it would be anyway is left out. */
 function branchForFile({ entries, ...entry }: Branch): object {
+  const fields: Partial<Record<EntryField, unknown>> = entry
   const kept: Record<string, unknown> = { kind: entry.kind, id: entry.id }
   for (const field of FIELDS_OF_KIND[entry.kind]) {
-    const value = (entry as unknown as Record<EntryField, unknown>)[field]
-    if (JSON.stringify(value) !== JSON.stringify((PAGE_DEFAULTS as unknown as Record<EntryField, unknown>)[field])) {
-      kept[field] = value
-    }
+    if (JSON.stringify(fields[field]) !== JSON.stringify(USUAL[field])) kept[field] = fields[field]
   }
   if (entries.length > 0) kept['entries'] = entries.map(branchForFile)
   return kept
@@ -134,7 +133,7 @@ export function writeSiteFile(site: Site, contents: ReadonlyMap<string, string>)
   const file = {
     format: FORMAT,
     version: 1,
-    settings,
+    settings: Object.fromEntries((Object.keys(settingSchemas) as SettingName[]).map((name) => [name, settings[name]])),
     files,
     plan: branchForFile(plan),
     contents: Object.fromEntries([...contents].sort(([a], [b]) => (a < b ? -1 : 1))),

@@ -16,7 +16,7 @@ export const branchSchema: v.GenericSchema<unknown, Branch> = v.variant('kind', 
   v.strictObject({ ...groupSchema.entries, ...entries }),
   v.strictObject({
     ...linkSchema.entries,
-    entries: v.optional(v.pipe(v.array(v.never()), v.maxLength(0, 'a link cannot have entries under it')), []),
+    entries: v.optional(v.pipe(v.array(v.unknown()), v.maxLength(0, 'a link cannot have entries under it')), []),
   }),
 ]) as v.GenericSchema<unknown, Branch>
 

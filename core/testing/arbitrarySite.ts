@@ -29,7 +29,7 @@ const HARD_NAMES = [
 ]
 const name = fc.oneof(
   fc.constantFrom(...HARD_NAMES),
-  fc.string({ minLength: 1, maxLength: 30, unit: 'grapheme-ascii' }).filter((text) => text.trim() !== ''),
+  fc.string({ minLength: 1, maxLength: 30, unit: 'grapheme-ascii' }).map((text) => text.trim()).filter((text) => text !== ''),
 )
 
 /** Author's own file names: plain ones, and ones that must be percent-encoded in links. */
