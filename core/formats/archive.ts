@@ -1,7 +1,7 @@
 import { addressesOf } from '../address/addresses.ts'
 import { isWritten } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
-import type { Site } from '../plan/site.ts'
+import { filesByPath, type Site } from '../plan/site.ts'
 import { MENU_SCRIPT, MENU_SCRIPT_PATH } from '../render/menuScript.ts'
 import { createRenderer } from '../render/renderer.ts'
 import { STYLE_SHEET, STYLE_SHEET_PATH } from '../render/styleSheet.ts'
@@ -23,5 +23,5 @@ export function* outputFiles(site: Site): Generator<OutputFile> {
     if (isWritten(entry)) yield { path: paths.get(entry.id)!, text: () => renderer.page(entry.id) }
   }
   for (const [path, text] of FIXED_FILES) yield { path, text: () => text }
-  for (const file of site.files.values()) yield { path: file.path, content: file.content }
+  for (const file of filesByPath(site)) yield { path: file.path, content: file.content }
 }

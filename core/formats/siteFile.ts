@@ -111,7 +111,10 @@ export function readSiteFile(text: string): ReadSite {
 }
 
 /** What each field is when the file does not say; a title is always said. */
-const { title: _, ...USUAL }: Partial<Record<EntryField, unknown>> = v.parse(pageSchema, { id: 'x', kind: 'page', title: 'x' })
+const USUAL: Partial<Record<EntryField, unknown>> = {
+  ...v.parse(pageSchema, { id: 'x', kind: 'page', title: 'x' }),
+  title: undefined,
+}
 
 /** An entry of the file: what is as it would be anyway is left out. */
 function branchForFile({ entries, ...entry }: Branch): object {

@@ -77,6 +77,11 @@ export interface Site {
   readonly plan: Plan
 }
 
+/** The files of a site by path, so that what is written does not depend on the order in which they came. */
+export function filesByPath({ files }: Pick<Site, 'files'>): SiteFile[] {
+  return [...files.values()].sort((a, b) => (a.path < b.path ? -1 : 1))
+}
+
 /** A site with nothing in it but a home page. */
 export function newSite(name: string, home: EntryId): Site {
   return {

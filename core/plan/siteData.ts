@@ -1,6 +1,6 @@
 import { type Branch, branchOf, planOfBranch } from './branch.ts'
 import type { SiteFile } from './file.ts'
-import type { Settings, Site } from './site.ts'
+import { filesByPath, type Settings, type Site } from './site.ts'
 
 /** A site as JSON can carry it: the plan as one branch, the files as a list. */
 export interface SiteData {
@@ -10,8 +10,9 @@ export interface SiteData {
 }
 
 /** Lays a site out as JSON can carry it. */
-export function toSiteData({ settings, files, plan }: Site): SiteData {
-  return { settings, files: [...files.values()], plan: branchOf(plan, plan.home) }
+export function toSiteData(site: Site): SiteData {
+  const { settings, plan } = site
+  return { settings, files: filesByPath(site), plan: branchOf(plan, plan.home) }
 }
 
 /** The site that was laid out by toSiteData. The data must be sound: it is not checked again. */

@@ -1,3 +1,4 @@
+import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { type Plan, walk } from '@viatica/core/plan/plan.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
@@ -49,6 +50,9 @@ async function saveFiles(trx: Knex.Transaction, siteId: string, before: Site | u
   const removed = before ? [...before.files.keys()].filter((id) => !after.files.has(id)) : []
   if (removed.length > 0) await trx('files').where('site_id', siteId).whereIn('id', removed).delete()
   if (added.length > 0) {
+    const sent = await trx<{ key: string }>('contents').whereIn('key', added.map(({ content }) => content)).pluck('key')
+    const missing = added.find(({ content }) => !sent.includes(content))
+    if (missing) throw new ChangeRefused(`The bytes of ${missing.path} are not among the contents: they must be sent first.`)
     await trx('files').insert(added.map(({ id, path, content }) => ({ site_id: siteId, id, path, content })))
   }
 }

@@ -1,0 +1,81 @@
+import { type ChildProcess, fork } from 'node:child_process'
+import { fileURLToPath } from 'node:url'
+import type { Change } from '@viatica/core/plan/change/change.ts'
+import { walk } from '@viatica/core/plan/plan.ts'
+import { makeDatabase, type TestDatabase } from './testing/database.ts'
+import { apiAt, ask } from './testing/serve.ts'
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url))
+
+let database: TestDatabase
+let child: ChildProcess | undefined
+beforeAll(async () => {
+  database = await makeDatabase()
+})
+afterAll(async () => {
+  child?.kill('SIGKILL')
+  await database.drop()
+})
+
+/** Starts the server as npm start does. */
+async function start(): Promise<string> {
+  child = fork(`${ROOT}/server/main.ts`, {
+    cwd: ROOT,
+    execArgv: ['--import', 'tsx'],
+    env: { ...process.env, NODE_OPTIONS: '', DATABASE_URL: database.url, PORT: '0', LOG_LEVEL: 'error' },
+  })
+  const { port } = await new Promise<{ port: number }>((resolve, reject) => {
+    child!.once('message', (message) => resolve(message as { port: number }))
+    child!.once('exit', (code) => reject(new Error(`the server stopped with status ${code}`)))
+  })
+  return `http://127.0.0.1:${port}`
+}
+
+async function end(signal: NodeJS.Signals): Promise<number | null> {
+  const stopped = new Promise<number | null>((resolve) => child!.once('exit', (code) => resolve(code)))
+  child!.kill(signal)
+  return stopped
+}
+
+const added = (n: number): Change => ({
+  kind: 'add',
+  parent: 'home',
+  place: n,
+  branch: { kind: 'group', id: `g${n}`, label: `Group ${n}`, fileName: '', note: '', inMenu: true, entries: [] },
+})
+
+test('kill -9 between and during changes loses nothing that was confirmed', async () => {
+  let url = await start()
+  const [{ id }] = (await ask(`${url}/api/sites`)).json.sites
+  const confirmed: number[] = []
+  for (let round = 0; round < 3; round++) {
+    const api = apiAt(url)
+    const { revision } = await api.read(id)
+    for (let n = 0; n < 5; n++) {
+      const number = round * 10 + n
+      const { status } = await api.post(id, revision + n, added(number))
+      if (status === 200) confirmed.push(number)
+    }
+    // One more is on its way while the server dies: it is there whole, or not at all.
+    const onItsWay = api.post(id, revision + 5, added(round * 10 + 9)).then(
+      ({ status }) => status === 200 && confirmed.push(round * 10 + 9),
+      () => undefined,
+    )
+    await end('SIGKILL')
+    await onItsWay
+    url = await start()
+  }
+  const { site, revision } = await apiAt(url).read(id)
+  const ids = [...walk(site.plan)].map(({ entry }) => entry.id)
+  expect(confirmed.length).toBeGreaterThanOrEqual(15)
+  for (const number of confirmed) expect(ids).toContain(`g${number}`)
+  const groups = ids.filter((one) => /^g\d+$/.test(one))
+  expect(groups).toHaveLength(revision)
+})
+
+test('is loaded with the demo once, and stops in good order when asked to', async () => {
+  await end('SIGKILL')
+  const url = await start()
+  expect((await ask(`${url}/api/sites`)).json.sites).toHaveLength(1)
+  expect(await end('SIGTERM')).toBe(0)
+})

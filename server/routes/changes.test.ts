@@ -1,0 +1,194 @@
+import { randomUUID } from 'node:crypto'
+import { applyChange } from '@viatica/core/plan/change/apply.ts'
+import type { Change } from '@viatica/core/plan/change/change.ts'
+import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
+import { childrenOf, walk } from '@viatica/core/plan/plan.ts'
+import type { Site } from '@viatica/core/plan/site.ts'
+import { arbitraryPick, changeOfPick } from '@viatica/core/testing/arbitrarySite.ts'
+import fc from 'fast-check'
+import { ask, serve, type Serving } from '../testing/serve.ts'
+
+let server: Serving
+beforeAll(async () => {
+  server = await serve()
+})
+afterAll(() => server.stop())
+
+/** All that is stored of a site, row by row. */
+async function rowsOf(id: string) {
+  const entries = await server.database('entries').where('site_id', id).orderBy('id')
+  const files = await server.database('files').where('site_id', id).orderBy('id')
+  const changes = await server.database('changes').where('site_id', id).orderBy('revision')
+  const { settings, revision } = await server.database('sites').where({ id }).first()
+  return { entries, files, changes, settings, revision }
+}
+
+const plain = ({ plan, settings, files }: Site) => ({
+  settings,
+  files: [...files].sort(),
+  entries: [...walk(plan)].map(({ entry, depth }) => ({ depth, entry })),
+})
+
+const group = (id: string): Change => ({
+  kind: 'add',
+  parent: 'home',
+  place: 0,
+  branch: { kind: 'group', id, label: id, fileName: '', note: '', inMenu: true, entries: [] },
+})
+
+describe('changes', () => {
+  test('are stored with their inverse and the new revision, and read back', async () => {
+    const id = await server.demo()
+    expect(await server.api.post(id, 0, { kind: 'setEntry', entry: 'tanyard', field: 'title', value: 'Tanyard Locks' })).toMatchObject({
+      status: 200,
+      json: { revision: 1, missed: [] },
+    })
+    const { changes } = await rowsOf(id)
+    expect(changes).toMatchObject([
+      { revision: 1, inverse: { field: 'title', value: 'Tanyard Staircase' }, words: '“Tanyard Staircase” renamed “Tanyard Locks”' },
+    ])
+    expect((await server.api.read(id)).site.plan.entries.get('tanyard')).toMatchObject({ title: 'Tanyard Locks' })
+  })
+
+  test('random sequences are stored as core applies them; the stored inverses bring back the first state exactly', async () => {
+    const id = await server.demo()
+    await server.database('contents').insert({ key: 'k', bytes: Buffer.from('x') }).onConflict().ignore()
+    const start = (await server.api.read(id)).site
+    let now = start
+    let revision = 0
+    const picks = fc.sample(arbitraryPick, { numRuns: 120, seed: 20260501 })
+    for (const [at, pick] of picks.entries()) {
+      const change = changeOfPick(now.plan, pick, at)
+      let expected: Site | undefined
+      try {
+        expected = applyChange(now, change).site
+      } catch (error) {
+        if (!(error instanceof ChangeRefused)) throw error
+      }
+      const answer = await server.api.post(id, revision, change)
+      if (expected) {
+        expect(answer).toMatchObject({ status: 200, json: { revision: revision + 1 } })
+        now = expected
+        revision++
+      } else expect([400, 422]).toContain(answer.status)
+    }
+    expect(revision).toBeGreaterThan(40)
+    // Read by another store, which remembers nothing.
+    const { site } = await server.api.read(id)
+    expect(plain(site)).toEqual(plain(now))
+    const { changes } = await rowsOf(id)
+    for (const { inverse } of changes.reverse()) {
+      expect((await server.api.post(id, revision++, inverse)).status).toBe(200)
+    }
+    expect(plain((await server.api.read(id)).site)).toEqual(plain(start))
+  })
+
+  test.each([
+    ['under itself', { kind: 'move', entry: 'boating', parent: 'tanyard', place: 0 }, 422, /under itself/],
+    ['of the home page', { kind: 'remove', entry: 'home' }, 422, /root of the plan/],
+    ['of an unknown kind', { kind: 'paint' }, 400, /^change\.kind: /],
+    ['with a field missing', { kind: 'move', entry: 'boating', parent: 'visit' }, 400, /^change\.place: /],
+    ['with a slash in a file name', { kind: 'setEntry', entry: 'visit', field: 'fileName', value: 'a/b' }, 400, /^change\.value: .*"\/"/],
+    ['half of which is wrong', { kind: 'batch', changes: [{ kind: 'remove', entry: 'visit' }, { kind: 'remove', entry: 'gone' }] }, 422, /no longer/],
+    ['with bytes that nobody sent', { kind: 'addFile', file: { id: 'x', path: 'x.svg', content: 'nothere' } }, 422, /not among the contents/],
+  ])('a change %s is refused and leaves nothing behind', async (_, change, status, reason) => {
+    const id = await server.demo()
+    const before = await rowsOf(id)
+    const answer = await server.api.post(id, 0, change)
+    expect(answer).toMatchObject({ status, json: { detail: expect.stringMatching(reason) } })
+    expect(await rowsOf(id)).toEqual(before)
+  })
+
+  test('a change on a revision that is yet to come, or on no site, is refused', async () => {
+    const id = await server.api.create()
+    expect(await server.api.post(id, 7, group('a'))).toMatchObject({ status: 400, json: { path: 'base' } })
+    expect((await server.api.post('nosite', 0, group('a'))).status).toBe(404)
+  })
+
+  test('a body too large is refused with 413', async () => {
+    const id = await server.api.create()
+    const answer = await server.api.post(id, 0, { kind: 'setEntry', entry: 'home', field: 'note', value: 'x'.repeat(6_000_000) })
+    expect(answer.status).toBe(413)
+  })
+
+  test('posting the same edit twice makes it once', async () => {
+    const id = await server.api.create()
+    const edit = randomUUID()
+    const first = await server.api.post(id, 0, group('a'), edit)
+    expect(await server.api.post(id, 0, group('a'), edit)).toMatchObject({ status: 200, json: first.json })
+    expect((await server.api.read(id)).revision).toBe(1)
+  })
+
+  test('an edit on an older revision is carried forward, with the changes that its author missed', async () => {
+    const id = await server.demo()
+    await server.api.post(id, 0, { kind: 'setEntry', entry: 'visit', field: 'title', value: 'Come' })
+    const late = await server.api.post(id, 0, { kind: 'setEntry', entry: 'news', field: 'title', value: 'Latest' })
+    expect(late).toMatchObject({ status: 200, json: { revision: 2, missed: [{ revision: 1, change: { entry: 'visit', value: 'Come' } }] } })
+  })
+
+  test('an edit that was overtaken is refused with 409', async () => {
+    const id = await server.demo()
+    await server.api.post(id, 0, { kind: 'remove', entry: 'visit' })
+    const late = await server.api.post(id, 0, { kind: 'setEntry', entry: 'access', field: 'title', value: 'Ramps' })
+    expect(late).toMatchObject({ status: 409, json: { title: 'Overtaken' } })
+    expect((await server.api.read(id)).revision).toBe(1)
+  })
+
+  test('two writers on one base both end in a consistent plan, whatever they do', async () => {
+    const id = await server.demo()
+    const writer = async (who: string) => {
+      for (let n = 0; n < 15; n++) {
+        const { plan } = (await server.api.read(id)).site
+        const [first, second] = [...plan.entries.keys()].filter((key) => key !== 'home').slice(n % 7)
+        await Promise.all([
+          server.api.post(id, 0, group(`${who}-${n}`)),
+          server.api.post(id, 0, { kind: 'move', entry: first!, parent: second!, place: 0 }),
+          server.api.post(id, 0, { kind: 'setSite', field: 'tagline', value: `${who} ${n}` }),
+        ])
+      }
+    }
+    await Promise.all([writer('a'), writer('b')])
+    const { site, revision } = await server.api.read(id)
+    const walked = [...walk(site.plan)].map(({ entry }) => entry.id)
+    expect(new Set(walked).size).toBe(walked.length)
+    expect(walked.length).toBe(site.plan.entries.size)
+    for (const who of ['a', 'b']) for (let n = 0; n < 15; n++) expect(childrenOf(site.plan, 'home').concat(walked)).toContain(`${who}-${n}`)
+    const { changes, entries } = await rowsOf(id)
+    expect(changes.map((row) => row.revision)).toEqual(Array.from({ length: revision }, (_, at) => at + 1))
+    // What is stored equals the log played back from the start.
+    const replayed = changes.reduce((now, { change }) => applyChange(now, change).site, await demoSite())
+    expect(plain(site)).toEqual(plain(replayed))
+    expect(entries).toHaveLength(walked.length)
+  })
+
+  async function demoSite(): Promise<Site> {
+    return (await server.api.read(await server.demo())).site
+  }
+})
+
+describe('contents', () => {
+  const svg = '<svg xmlns="http://www.w3.org/2000/svg"/>'
+  const send = (bytes: string | Uint8Array, name: string) => ask(`${server.url}/api/contents/${name}`, 'POST', bytes, 'application/octet-stream')
+
+  test('are kept by their digest, and become a file of a site by a change', async () => {
+    const { json } = await send(svg, 'mark.svg')
+    expect(json.content).toMatch(/^[0-9a-f]{64}$/)
+    const id = await server.api.create()
+    const file = { id: 'mark', path: 'pictures/mark.svg', content: json.content }
+    const changes = [{ kind: 'addFile', file }, { kind: 'setSite', field: 'logo', value: { file: 'mark', alt: 'A mark' } }]
+    expect((await server.api.post(id, 0, { kind: 'batch', changes })).status).toBe(200)
+    const shown = await ask(`${server.url}/preview/${id}/pictures/mark.svg`)
+    expect(shown.text).toBe(svg)
+    expect(shown.headers.get('content-type')).toMatch('image/svg+xml')
+    expect((await server.api.post(id, 1, { kind: 'removeFile', file: 'mark' })).json.detail).toMatch(/logo/)
+  })
+
+  test.each([
+    ['text', 'hello', 'a.png'],
+    ['a page', '<!doctype html><p>x</p>', 'a.svg'],
+    ['a picture under a wrong name', svg, 'a.png'],
+    ['a picture without an ending', svg, 'a'],
+  ])('%s is refused as a picture', async (_, bytes, name) => {
+    expect((await send(bytes, name)).status).toBe(415)
+  })
+})

@@ -1,0 +1,79 @@
+import { addressesOf } from '@viatica/core/address/addresses.ts'
+import { outputFiles } from '@viatica/core/formats/archive.ts'
+import { loadDemo } from '@viatica/demo/load.ts'
+import yauzl from 'yauzl'
+import { ask, serve, type Serving } from '../testing/serve.ts'
+
+let server: Serving
+let id: string
+beforeAll(async () => {
+  server = await serve()
+  id = await server.demo()
+})
+afterAll(() => server.stop())
+
+async function unzip(bytes: Buffer): Promise<Map<string, string>> {
+  const zip = await yauzl.fromBufferPromise(bytes)
+  const files = new Map<string, string>()
+  for await (const entry of zip.eachEntry()) {
+    const chunks: Buffer[] = []
+    for await (const chunk of await zip.openReadStreamPromise(entry)) chunks.push(chunk as Buffer)
+    files.set(entry.fileName, Buffer.concat(chunks).toString())
+  }
+  return files
+}
+
+describe('the archive', () => {
+  test('holds what core writes, byte for byte, and is the same each time', async () => {
+    const fetchZip = async () => Buffer.from(await (await fetch(`${server.url}/api/sites/${id}/archive.zip`)).arrayBuffer())
+    const first = await fetchZip()
+    const files = await unzip(first)
+    const { site, contents } = loadDemo()
+    const expected = [...outputFiles(site)].map((file) => [
+      file.path,
+      'text' in file ? file.text() : contents.get(file.content)!.toString(),
+    ])
+    expect([...files]).toEqual(expected)
+    expect(await fetchZip()).toEqual(first)
+  })
+
+  test('has no planned page and no path that leaves its folder', async () => {
+    const { paths } = addressesOf(loadDemo().site)
+    const response = await fetch(`${server.url}/api/sites/${id}/archive.zip`)
+    expect(response.headers.get('content-disposition')).toContain('wetherlock-canal-trust.zip')
+    const names = [...(await unzip(Buffer.from(await response.arrayBuffer()))).keys()]
+    expect(names).not.toContain(paths.get('summit-stop'))
+    for (const name of names) expect(name).toMatch(/^(?!.*\.\.)[a-z0-9]/)
+  })
+
+  test('of a site that is not there is refused', async () => {
+    expect((await ask(`${server.url}/api/sites/none/archive.zip`)).status).toBe(404)
+  })
+})
+
+describe('the preview', () => {
+  const preview = (path: string) => ask(`${server.url}/preview/${id}/${path}`)
+
+  test('shows every page at its own address, planned ones too, in a sandbox', async () => {
+    for (const path of addressesOf(loadDemo().site).paths.values()) {
+      const { status, headers, text } = await preview(path)
+      expect(status).toBe(200)
+      expect(headers.get('content-type')).toBe('text/html; charset=utf-8')
+      expect(headers.get('content-security-policy')).toMatch(/^sandbox allow-scripts;default-src 'none'/)
+      expect(text).toMatch(/^<!doctype html>/)
+    }
+  })
+
+  test('serves the style sheet, the script and the pictures; the bare folder is the home page', async () => {
+    expect((await preview('style.css')).headers.get('content-type')).toMatch('text/css')
+    expect((await preview('menu.js')).headers.get('content-type')).toMatch('javascript')
+    expect((await preview('pictures/logo.svg')).headers.get('content-type')).toMatch('image/svg+xml')
+    expect((await preview('')).text).toBe((await preview('index.html')).text)
+    expect((await fetch(`${server.url}/preview/${id}`, { redirect: 'manual' })).headers.get('location')).toBe(`/preview/${id}/`)
+  })
+
+  test('knows nothing else', async () => {
+    expect((await preview('nowhere.html')).status).toBe(404)
+    expect((await ask(`${server.url}/preview/none/index.html`)).status).toBe(404)
+  })
+})

@@ -1,0 +1,28 @@
+import { randomBytes } from 'node:crypto'
+import pg from 'pg'
+
+/** The PostgreSQL server that tests make databases of their own on; scripts/test.mjs starts it. */
+const SERVER = process.env['VIATICA_TEST_DATABASE']
+
+export interface TestDatabase {
+  readonly url: string
+  /** Removes it, whoever is still connected. */
+  drop(): Promise<void>
+}
+
+async function onServer(sql: string): Promise<void> {
+  const client = new pg.Client({ connectionString: SERVER })
+  await client.connect()
+  await client.query(sql)
+  await client.end()
+}
+
+/** Makes an empty database that only one group of tests uses. */
+export async function makeDatabase(): Promise<TestDatabase> {
+  if (!SERVER) throw new Error('VIATICA_TEST_DATABASE is not set: run the tests by npm test')
+  const name = `test_${randomBytes(6).toString('hex')}`
+  await onServer(`create database ${name}`)
+  const url = new URL(SERVER)
+  url.pathname = `/${name}`
+  return { url: url.href, drop: () => onServer(`drop database ${name} with (force)`) }
+}

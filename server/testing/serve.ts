@@ -1,0 +1,88 @@
+import { randomUUID } from 'node:crypto'
+import type { Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { loadDemo } from '@viatica/demo/load.ts'
+import type { Change } from '@viatica/core/plan/change/change.ts'
+import type { Site } from '@viatica/core/plan/site.ts'
+import { fromSiteData, type SiteData } from '@viatica/core/plan/siteData.ts'
+import type { Knex } from 'knex'
+import { pino } from 'pino'
+import { createApp } from '../app.ts'
+import { migrate, openDatabase } from '../store/database.ts'
+import { SiteStore } from '../store/siteStore.ts'
+import { makeDatabase } from './database.ts'
+
+export interface Answer {
+  readonly status: number
+  readonly headers: Headers
+  readonly text: string
+  // What comes back is looked at field by field; a test that guesses wrong fails.
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any
+  readonly json: any
+}
+
+/** Sends a request to a server and reads all that comes back. */
+export async function ask(url: string, method = 'GET', body?: unknown, type = 'application/json'): Promise<Answer> {
+  const sent = body === undefined || typeof body === 'string' || body instanceof Uint8Array ? body : JSON.stringify(body)
+  const response = await fetch(url, { method, body: (sent as BodyInit | undefined) ?? null, headers: sent === undefined ? {} : { 'Content-Type': type } })
+  const text = await response.text()
+  const isJson = response.headers.get('content-type')?.includes('json')
+  return { status: response.status, headers: response.headers, text, json: isJson ? JSON.parse(text) : undefined }
+}
+
+/** Talks to the API of one server. */
+export function apiAt(url: string) {
+  return {
+    post: (site: string, base: number, change: Change | object, id = randomUUID()) =>
+      ask(`${url}/api/sites/${site}/changes`, 'POST', { id, base, change }),
+    async read(site: string): Promise<{ revision: number; site: Site }> {
+      const { json } = await ask(`${url}/api/sites/${site}`)
+      return { revision: json.revision, site: fromSiteData(json.site as SiteData) }
+    },
+    async create(name = 'A site'): Promise<string> {
+      return (await ask(`${url}/api/sites`, 'POST', { name })).json.id as string
+    },
+  }
+}
+
+export interface Serving {
+  readonly url: string
+  readonly database: Knex
+  readonly databaseUrl: string
+  readonly store: SiteStore
+  readonly api: ReturnType<typeof apiAt>
+  /** Stores the demo and gives back its id. */
+  demo(): Promise<string>
+  stop(): Promise<void>
+}
+
+/** A server in this process, on a free port and a database of its own. */
+export async function serve(): Promise<Serving> {
+  const made = await makeDatabase()
+  const database = openDatabase(made.url)
+  await migrate(database)
+  const store = new SiteStore(database)
+  const logger = pino({ level: 'silent' })
+  const app = createApp({ store, logger, hosts: ['127.0.0.1'], screens: '/nowhere' })
+  const server = await new Promise<Server>((resolve) => {
+    const listening = app.listen(0, '127.0.0.1', () => resolve(listening))
+  })
+  const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+  return {
+    url,
+    database,
+    databaseUrl: made.url,
+    store,
+    api: apiAt(url),
+    demo() {
+      const { site, contents } = loadDemo()
+      return store.create(site, contents)
+    },
+    async stop() {
+      server.closeAllConnections()
+      await new Promise((resolve) => server.close(resolve))
+      await database.destroy()
+      await made.drop()
+    },
+  }
+}
