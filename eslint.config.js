@@ -5,7 +5,17 @@ import globals from 'globals'
 import ts from 'typescript-eslint'
 
 /** The parts of the house that core may not know of: no DOM, no Node API, no clock, no randomness. */
-const IMPURE = ['window', 'document', 'navigator', 'fetch', 'process', 'Buffer', 'URL', 'setTimeout', 'crypto']
+const IMPURE = [
+  'window',
+  'document',
+  'navigator',
+  'fetch',
+  'process',
+  'Buffer',
+  'URL',
+  'setTimeout',
+  'crypto',
+]
 
 export default ts.config(
   { ignores: ['**/dist/', '.viatica/', 'test-results/', 'web/public/'] },
@@ -42,7 +52,11 @@ export default ts.config(
       ],
       'no-restricted-imports': [
         'error',
-        { patterns: [{ group: ['node:*', 'vue', 'express', '@viatica/*'], message: 'Core stands on its own.' }] },
+        {
+          patterns: [
+            { group: ['node:*', 'vue', 'express', '@viatica/*'], message: 'Core stands on its own.' },
+          ],
+        },
       ],
     },
   },

@@ -5,7 +5,10 @@ export default {
   extensionsToTreatAsEsm: ['.ts'],
   modulePathIgnorePatterns: ['<rootDir>/web/dist'],
   transform: {
-    '\\.ts$': ['@swc/jest', { jsc: { target: 'es2023', parser: { syntax: 'typescript' } }, module: { type: 'es6' } }],
+    '\\.ts$': [
+      '@swc/jest',
+      { jsc: { target: 'es2023', parser: { syntax: 'typescript' } }, module: { type: 'es6' } },
+    ],
   },
   testTimeout: 60_000,
 }

@@ -7,7 +7,8 @@ import * as v from 'valibot'
 import { Fault } from './fault.ts'
 import { readInput } from './input.ts'
 
-export const BUILD_USAGE = 'viatica build FILE --out DIR [--layout flat|nested|folders] [--base-url URL] [--menu-depth 1|2]'
+export const BUILD_USAGE =
+  'viatica build FILE --out DIR [--layout flat|nested|folders] [--base-url URL] [--menu-depth 1|2]'
 
 /** Which setting each option changes, and how its text is read. */
 const OPTIONS = {

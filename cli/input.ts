@@ -15,12 +15,17 @@ function readText(path: string): string {
   let bytes: Buffer
   try {
     // What is too large is refused before it is read: four bytes is the most that a character takes.
-    if (statSync(path).size > MAX_INPUT * 4) throw new Fault(`${path}: The file is larger than ${MAX_INPUT / 1_000_000} MB.`)
+    if (statSync(path).size > MAX_INPUT * 4)
+      throw new Fault(`${path}: The file is larger than ${MAX_INPUT / 1_000_000} MB.`)
     bytes = readFileSync(path)
   } catch (error) {
     if (error instanceof Fault) throw error
     const { code } = error as NodeJS.ErrnoException
-    const reason = { ENOENT: 'There is no such file.', EISDIR: 'This is a folder.', EACCES: 'You may not read it.' }[code ?? '']
+    const reason = {
+      ENOENT: 'There is no such file.',
+      EISDIR: 'This is a folder.',
+      EACCES: 'You may not read it.',
+    }[code ?? '']
     throw new Fault(`${path}: ${reason ?? (error as Error).message}`)
   }
   try {
@@ -39,7 +44,10 @@ export function readInput(path: string): Input {
   try {
     if (text.trimStart().startsWith('<')) return { site: readOpml(text), contents: new Map() }
     const { site, contents } = readSiteFile(text)
-    return { site, contents: new Map([...contents].map(([key, base64]) => [key, Buffer.from(base64, 'base64')])) }
+    return {
+      site,
+      contents: new Map([...contents].map(([key, base64]) => [key, Buffer.from(base64, 'base64')])),
+    }
   } catch (error) {
     if (error instanceof InputFault) throw new Fault(`${path}: ${error.message}`)
     throw error

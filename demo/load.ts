@@ -39,14 +39,19 @@ function demoFile(): string {
     settings,
     files: files.map((id) => ({ id, path: `pictures/${id}.svg`, content: id })),
     plan: entryForFile(plan),
-    contents: Object.fromEntries(files.map((id) => [id, Buffer.from(read(`pictures/${id}.svg`)).toString('base64')])),
+    contents: Object.fromEntries(
+      files.map((id) => [id, Buffer.from(read(`pictures/${id}.svg`)).toString('base64')]),
+    ),
   })
 }
 
 /** The demo site, the Wetherlock Canal Trust, with the bytes of its pictures by key. All of it is invented. */
 export function loadDemo(): { site: Site; contents: Map<string, Buffer> } {
   const { site, contents } = readSiteFile(demoFile())
-  return { site, contents: new Map([...contents].map(([key, base64]) => [key, Buffer.from(base64, 'base64')])) }
+  return {
+    site,
+    contents: new Map([...contents].map(([key, base64]) => [key, Buffer.from(base64, 'base64')])),
+  }
 }
 
 /** The demo as a site file, as an author would take it away. */

@@ -38,7 +38,14 @@ export function createApp({ store, logger, hosts, screens }: Parts): Express {
   app.use(answerOnlyTo(hosts), refuseStrangers)
   app.use('/preview', previewRoutes(store))
   app.use(screenHeaders)
-  app.use('/api', healthRoutes(store), siteRoutes(store), changeRoutes(store), archiveRoutes(store), unknownAddress)
+  app.use(
+    '/api',
+    healthRoutes(store),
+    siteRoutes(store),
+    changeRoutes(store),
+    archiveRoutes(store),
+    unknownAddress,
+  )
   app.use(screenRoutes(screens), unknownAddress, answerWithProblem)
   return app
 }

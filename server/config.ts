@@ -2,9 +2,15 @@ import * as v from 'valibot'
 
 const configSchema = v.pipe(
   v.object({
-    DATABASE_URL: v.pipe(v.string('must name the PostgreSQL database'), v.startsWith('postgres', 'must start with postgres://')),
+    DATABASE_URL: v.pipe(
+      v.string('must name the PostgreSQL database'),
+      v.startsWith('postgres', 'must start with postgres://'),
+    ),
     HOST: v.optional(v.string(), '127.0.0.1'),
-    PORT: v.optional(v.pipe(v.string(), v.regex(/^\d{1,5}$/, 'must be a port number'), v.transform(Number)), '4310'),
+    PORT: v.optional(
+      v.pipe(v.string(), v.regex(/^\d{1,5}$/, 'must be a port number'), v.transform(Number)),
+      '4310',
+    ),
     /** Host names to answer to besides those of loopback, parted by commas. */
     VIATICA_HOSTS: v.optional(v.string(), ''),
     LOG_LEVEL: v.optional(v.picklist(['silent', 'error', 'warn', 'info', 'debug']), 'info'),

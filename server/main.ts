@@ -22,7 +22,12 @@ if (config.withDemo && (await store.list()).length === 0) {
   await store.create(site, contents)
 }
 
-const app = createApp({ store, logger, hosts: config.hosts, screens: fileURLToPath(new URL('../web/dist', import.meta.url)) })
+const app = createApp({
+  store,
+  logger,
+  hosts: config.hosts,
+  screens: fileURLToPath(new URL('../web/dist', import.meta.url)),
+})
 const server: Server = app.listen(config.port, config.host, (error?: Error) => {
   if (error) {
     logger.fatal(error, 'cannot listen')

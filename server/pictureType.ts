@@ -25,10 +25,18 @@ export async function pictureTypeOf(bytes: Uint8Array, name: string): Promise<st
   const ending = name.slice(name.lastIndexOf('.') + 1).toLowerCase()
   const found = isSvg(bytes) ? MEDIA_TYPES['svg'] : (await fileTypeFromBuffer(bytes))?.mime
   if (found === undefined || !Object.values(MEDIA_TYPES).includes(found)) {
-    throw new Problem(415, 'Not a picture', `${name} is not a picture that a site can hold (SVG, PNG, JPEG, GIF, WebP or AVIF).`)
+    throw new Problem(
+      415,
+      'Not a picture',
+      `${name} is not a picture that a site can hold (SVG, PNG, JPEG, GIF, WebP or AVIF).`,
+    )
   }
   if (MEDIA_TYPES[ending] !== found) {
-    throw new Problem(415, 'Not what its name says', `${name} is of the type ${found}, which its name does not say.`)
+    throw new Problem(
+      415,
+      'Not what its name says',
+      `${name} is of the type ${found}, which its name does not say.`,
+    )
   }
   return found
 }

@@ -36,5 +36,7 @@ export const STOPS: readonly Stop[] = [
 
 /** Where the screen of a stop is. */
 export function placeOfStop(stop: Stop, id: string): RouteLocationRaw {
-  return stop.ahead ? { name: 'ahead', params: { id, ahead: stop.name } } : { name: stop.name, params: { id } }
+  return stop.ahead
+    ? { name: 'ahead', params: { id, ahead: stop.name } }
+    : { name: stop.name, params: { id } }
 }

@@ -21,10 +21,19 @@ const pathsOf = (site: Site) => [...addressesOf(site).paths.values()]
 describe('addresses', () => {
   test.each([
     [{ layout: 'flat' }, ['index.html', 'walks.html', 'the-summit-level.html', 'locks.html']],
-    [{ layout: 'flat', carrySection: true }, ['index.html', 'walks.html', 'walks-the-summit-level.html', 'guide-locks.html']],
+    [
+      { layout: 'flat', carrySection: true },
+      ['index.html', 'walks.html', 'walks-the-summit-level.html', 'guide-locks.html'],
+    ],
     [{ layout: 'nested' }, ['index.html', 'walks.html', 'walks/the-summit-level.html', 'guide/locks.html']],
-    [{ layout: 'folders' }, ['index.html', 'walks/index.html', 'walks/the-summit-level/index.html', 'guide/locks/index.html']],
-    [{ layout: 'nested', separator: '_', extension: '.php' }, ['index.php', 'walks.php', 'walks/the_summit_level.php', 'guide/locks.php']],
+    [
+      { layout: 'folders' },
+      ['index.html', 'walks/index.html', 'walks/the-summit-level/index.html', 'guide/locks/index.html'],
+    ],
+    [
+      { layout: 'nested', separator: '_', extension: '.php' },
+      ['index.php', 'walks.php', 'walks/the_summit_level.php', 'guide/locks.php'],
+    ],
   ] as const)('are laid out by the rule %j', (settings, expected) => {
     expect(pathsOf(withSettings(outline, settings)).sort()).toEqual([...expected].sort())
   })
@@ -36,7 +45,9 @@ describe('addresses', () => {
     expect(pathsOf(withSettings(site, { layout: 'nested' })).filter((path) => path.includes('/'))).toEqual(
       expect.arrayContaining(['locks/guide.html', 'moorings/guide.html', 'moorings/guide-2.html']),
     )
-    expect(pathsOf(withSettings(site, { layout: 'flat' }))).toEqual(expect.arrayContaining(['guide.html', 'guide-2.html', 'guide-3.html']))
+    expect(pathsOf(withSettings(site, { layout: 'flat' }))).toEqual(
+      expect.arrayContaining(['guide.html', 'guide-2.html', 'guide-3.html']),
+    )
   })
 
   test('no two pages share a file, and no name is reserved, on any plan in any layout', () => {
@@ -64,16 +75,20 @@ describe('addresses', () => {
 describe('relative links', () => {
   test('lead to their target by the WHATWG URL standard, from every page to every page, also in a subfolder', () => {
     fc.assert(
-      fc.property(arbitrarySite(14), fc.constantFrom('https://example.org/', 'https://example.org/a%20b/c/'), (site, top) => {
-        const paths = pathsOf(site)
-        for (const from of paths) {
-          for (const to of paths) {
-            const href = relativeHref(folderOf(from), to)
-            expect(href).not.toMatch(/^(#|\/|$)/)
-            expect(new URL(href, top + encodePath(from)).href).toBe(new URL(top + encodePath(to)).href)
+      fc.property(
+        arbitrarySite(14),
+        fc.constantFrom('https://example.org/', 'https://example.org/a%20b/c/'),
+        (site, top) => {
+          const paths = pathsOf(site)
+          for (const from of paths) {
+            for (const to of paths) {
+              const href = relativeHref(folderOf(from), to)
+              expect(href).not.toMatch(/^(#|\/|$)/)
+              expect(new URL(href, top + encodePath(from)).href).toBe(new URL(top + encodePath(to)).href)
+            }
           }
-        }
-      }),
+        },
+      ),
     )
   })
 

@@ -80,7 +80,10 @@ export function addressesOf({ plan, settings }: Pick<Site, 'plan' | 'settings'>)
   const { layout, carrySection, separator, extension } = settings
   const rule: AddressRule = { layout, carrySection, separator, extension }
   const remembered = known.get(plan)
-  if (remembered && (Object.keys(rule) as (keyof AddressRule)[]).every((key) => remembered.rule[key] === rule[key])) {
+  if (
+    remembered &&
+    (Object.keys(rule) as (keyof AddressRule)[]).every((key) => remembered.rule[key] === rule[key])
+  ) {
     return remembered.addresses
   }
   const addresses = layout === 'flat' ? flatAddresses(plan, rule) : folderAddresses(plan, rule)

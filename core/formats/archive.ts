@@ -7,7 +7,9 @@ import { createRenderer } from '../render/renderer.ts'
 import { STYLE_SHEET, STYLE_SHEET_PATH } from '../render/styleSheet.ts'
 
 /** A file of the finished site: text that is made when it is asked for, or the key of bytes in the contents. */
-export type OutputFile = { readonly path: string } & ({ readonly text: () => string } | { readonly content: string })
+export type OutputFile = { readonly path: string } & (
+  { readonly text: () => string } | { readonly content: string }
+)
 
 /** The files of the finished site that are the same for every plan, by path. */
 export const FIXED_FILES: ReadonlyMap<string, string> = new Map([

@@ -8,7 +8,8 @@ import { InputFault } from './inputFault.ts'
 import { readOpml, writeOpml } from './opml.ts'
 import { readSiteFile, writeSiteFile } from './siteFile.ts'
 
-const outlineOf = (site: Site) => [...walk(site.plan)].map(({ entry, depth }) => `${depth} ${entry.kind} ${labelOf(entry)}`)
+const outlineOf = (site: Site) =>
+  [...walk(site.plan)].map(({ entry, depth }) => `${depth} ${entry.kind} ${labelOf(entry)}`)
 
 function faultOf(read: () => unknown): InputFault {
   try {
@@ -51,18 +52,56 @@ describe('site files', () => {
     ['nothing', '', /not a site file/],
     ['something else', '{"a": 1}', /format/],
     ['a later version', JSON.stringify({ ...good, version: 2 }), /later version/],
-    ['a file that is cut off', JSON.stringify(good, null, 1).slice(0, 120), /^Line \d+, column \d+: .*cut off/],
+    [
+      'a file that is cut off',
+      JSON.stringify(good, null, 1).slice(0, 120),
+      /^Line \d+, column \d+: .*cut off/,
+    ],
     ['an unknown state', withPlan({ state: 'done' }), /^Line 18, column \d+: plan\.state: must be planned/],
     ['an unknown field', withPlan({ colour: 'red' }), /colour/],
-    ['an id twice', withPlan({ entries: [{ kind: 'group', id: 'home', label: 'x' }] }), /Two entries have the id "home"/],
-    ['something under a link', withPlan({ entries: [{ kind: 'link', id: 'l', label: 'x', target: { to: 'address', url: 'https://e.org' }, entries: [good.plan] }] }), /link cannot have/],
-    ['a home page that is a group', JSON.stringify({ ...good, plan: { kind: 'group', id: 'g', label: 'G' } }), /home page/],
+    [
+      'an id twice',
+      withPlan({ entries: [{ kind: 'group', id: 'home', label: 'x' }] }),
+      /Two entries have the id "home"/,
+    ],
+    [
+      'something under a link',
+      withPlan({
+        entries: [
+          {
+            kind: 'link',
+            id: 'l',
+            label: 'x',
+            target: { to: 'address', url: 'https://e.org' },
+            entries: [good.plan],
+          },
+        ],
+      }),
+      /link cannot have/,
+    ],
+    [
+      'a home page that is a group',
+      JSON.stringify({ ...good, plan: { kind: 'group', id: 'g', label: 'G' } }),
+      /home page/,
+    ],
     ['a planned home page', withPlan({ state: 'planned' }), /draft or ready/],
     ['a banner without its file', withPlan({ banner: { file: 'x', alt: '' } }), /names the file "x"/],
-    ['a file without its bytes', JSON.stringify({ ...good, files: [{ id: 'a', path: 'a.svg', content: 'k' }] }), /contents of a\.svg are missing/],
-    ['a path out of the site', JSON.stringify({ ...good, files: [{ id: 'a', path: '../a.svg', content: 'k' }] }), /files\.0\.path/],
+    [
+      'a file without its bytes',
+      JSON.stringify({ ...good, files: [{ id: 'a', path: 'a.svg', content: 'k' }] }),
+      /contents of a\.svg are missing/,
+    ],
+    [
+      'a path out of the site',
+      JSON.stringify({ ...good, files: [{ id: 'a', path: '../a.svg', content: 'k' }] }),
+      /files\.0\.path/,
+    ],
     ['a label with a control character', withPlan({ label: 'a\u0007' }), /control characters/],
-    ['a key called __proto__', JSON.stringify(good).replace('"version"', '"__proto__": {"x": 1}, "version"'), /__proto__|Invalid key/],
+    [
+      'a key called __proto__',
+      JSON.stringify(good).replace('"version"', '"__proto__": {"x": 1}, "version"'),
+      /__proto__|Invalid key/,
+    ],
     ['50 MB', `"${'x'.repeat(50_000_000)}"`, /larger than 20 MB/],
   ])('%s is refused: %#', (_, text, reason) => {
     expect(faultOf(() => readSiteFile(text)).message).toMatch(reason)
@@ -81,16 +120,27 @@ describe('OPML', () => {
     `<?xml version="1.0" encoding="UTF-8"?>\n<opml version="2.0">\n<head>${head}</head>\n<body>${body}</body>\n</opml>`
 
   test('the only top-level outline is the home page; of several, one is made above them', () => {
-    expect(outlineOf(readOpml(opml('<outline text="Start"><outline text="A"/></outline>')))).toEqual(['0 page Start', '1 page A'])
-    expect(outlineOf(readOpml(opml('<outline text="A"/><outline text="B"/>')))).toEqual(['0 page Trust', '1 page A', '1 page B'])
+    expect(outlineOf(readOpml(opml('<outline text="Start"><outline text="A"/></outline>')))).toEqual([
+      '0 page Start',
+      '1 page A',
+    ])
+    expect(outlineOf(readOpml(opml('<outline text="A"/><outline text="B"/>')))).toEqual([
+      '0 page Trust',
+      '1 page A',
+      '1 page B',
+    ])
   })
 
   test('OPML 2.0: a link has type="link" and a url; markup and entities in text are text; unknown attributes and namespaces are passed over', () => {
     const site = readOpml(
-      opml('<outline text="Home" xmlns:x="urn:x" x:y="1" created="Mon, 05 May 2025 10:00:00 GMT"><outline text="A &lt;b&gt; &amp; c" type="link" url="https://example.org/?a&amp;b"/></outline>'),
+      opml(
+        '<outline text="Home" xmlns:x="urn:x" x:y="1" created="Mon, 05 May 2025 10:00:00 GMT"><outline text="A &lt;b&gt; &amp; c" type="link" url="https://example.org/?a&amp;b"/></outline>',
+      ),
     )
     expect(outlineOf(site)).toEqual(['0 page Home', '1 link A <b> & c'])
-    expect(entryOf(site.plan, 'a-b-c')).toMatchObject({ target: { to: 'address', url: 'https://example.org/?a&b' } })
+    expect(entryOf(site.plan, 'a-b-c')).toMatchObject({
+      target: { to: 'address', url: 'https://example.org/?a&b' },
+    })
   })
 
   test('what is written is well-formed and has the elements and attributes that OPML 2.0 asks for', () => {
@@ -112,7 +162,13 @@ describe('OPML', () => {
         })
         parser.on('closetag', () => void path.pop())
         parser.write(text).close()
-        expect([...new Set(seen)]).toEqual(['opml', 'opml/head', 'opml/head/title', 'opml/body', 'opml/body/outline'])
+        expect([...new Set(seen)]).toEqual([
+          'opml',
+          'opml/head',
+          'opml/head/title',
+          'opml/body',
+          'opml/body/outline',
+        ])
       }),
       { numRuns: 50 },
     )
@@ -136,12 +192,30 @@ describe('OPML', () => {
     ['another kind of XML', '<rss version="2.0"><channel/></rss>', /<rss>, not <opml>/],
     ['a file that is cut off', opml('<outline text="A">').slice(0, 90), /^Line \d+, column \d+: .*cut off/],
     ['no outline', opml(''), /has no pages/],
-    ['an outline without text', opml('<outline text="A"><outline/></outline>'), /^Line 4, column \d+: This outline has no text/],
+    [
+      'an outline without text',
+      opml('<outline text="A"><outline/></outline>'),
+      /^Line 4, column \d+: This outline has no text/,
+    ],
     ['an entity bomb', bomb, /declarations of its own/],
     ['an entity that nobody declared', opml('<outline text="&b;"/>'), /not OPML|entity/],
-    ['a link that runs a script', opml('<outline text="A"/><outline text="x" type="link" url="javascript:alert(1)"/>'), /not an http/],
-    ['a link to a page that is not there', opml('<outline text="A"/><outline text="x" type="link" url="gone.html"/>'), /not an http/],
-    ['something under a link', opml('<outline text="A"/><outline text="x" type="link" url="https://e.org"><outline text="y"/></outline>'), /nothing can stand under/],
+    [
+      'a link that runs a script',
+      opml('<outline text="A"/><outline text="x" type="link" url="javascript:alert(1)"/>'),
+      /not an http/,
+    ],
+    [
+      'a link to a page that is not there',
+      opml('<outline text="A"/><outline text="x" type="link" url="gone.html"/>'),
+      /not an http/,
+    ],
+    [
+      'something under a link',
+      opml(
+        '<outline text="A"/><outline text="x" type="link" url="https://e.org"><outline text="y"/></outline>',
+      ),
+      /nothing can stand under/,
+    ],
     ['1,000 levels', opml('<outline text="x">'.repeat(1000)), /more than 24 levels/],
     ['50 MB', opml(`<outline text="${'x'.repeat(50_000_000)}"/>`), /larger than 20 MB/],
     ['a title of 400 characters', opml(`<outline text="${'x'.repeat(400)}"/>`), /at most 300/],

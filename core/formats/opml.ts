@@ -6,7 +6,15 @@ import { type Addresses, addressesOf } from '../address/addresses.ts'
 import { absoluteUrl, fragmentHref } from '../address/relative.ts'
 import { type Branch, branchSchema, entriesOfBranch, planOfBranch } from '../plan/branch.ts'
 import type { EntryId, LinkEntry, LinkTarget } from '../plan/entry.ts'
-import { ancestorsOf, childrenOf, entryOf, MAX_ENTRIES, MAX_LEVELS, type Plan, placeOf } from '../plan/plan.ts'
+import {
+  ancestorsOf,
+  childrenOf,
+  entryOf,
+  MAX_ENTRIES,
+  MAX_LEVELS,
+  type Plan,
+  placeOf,
+} from '../plan/plan.ts'
 import { DEFAULT_SETTINGS, type Site } from '../plan/site.ts'
 import { soundFileName } from '../standard/fileName.ts'
 import { isAllowedTarget } from '../standard/target.ts'
@@ -55,13 +63,16 @@ function readXml(text: string): Document {
   const open: Outline[] = []
   let title = ''
   let count = 0
-  parser.on('error', (error) => stop(`This is not OPML, or it is cut off (XML: ${error.message.replace(/^.*?\d+:\d+: /, '')}).`))
+  parser.on('error', (error) =>
+    stop(`This is not OPML, or it is cut off (XML: ${error.message.replace(/^.*?\d+:\d+: /, '')}).`),
+  )
   parser.on('doctype', (doctype) => {
     if (doctype.includes('[')) stop('A document type with declarations of its own is not accepted.')
   })
   parser.on('opentag', (tag: SaxesTagNS) => {
     path.push(tag.local)
-    if (path.length === 1 && tag.local !== 'opml') stop(`This is not OPML: the document is <${tag.name}>, not <opml>.`)
+    if (path.length === 1 && tag.local !== 'opml')
+      stop(`This is not OPML: the document is <${tag.name}>, not <opml>.`)
     if (tag.local !== 'outline') return
     if (path[1] !== 'body') stop('An outline stands outside the body.')
     if (path.length - 2 > MAX_LEVELS) stop(`The outline has more than ${MAX_LEVELS} levels.`)
@@ -106,10 +117,17 @@ interface Unsettled {
 function targetOf(outline: Outline, label: string): LinkTarget {
   const { url = '' } = outline.attributes
   if (isAllowedTarget(url)) return { to: 'address', url }
-  throw new InputFault(`“${label}” leads to ${url}, which is not an http:, https:, mailto: or tel: address.`, outline.place)
+  throw new InputFault(
+    `“${label}” leads to ${url}, which is not an http:, https:, mailto: or tel: address.`,
+    outline.place,
+  )
 }
 
-function branchOfOutline(outline: Outline, makeId: (label: string) => EntryId, unsettled: Unsettled[]): Branch {
+function branchOfOutline(
+  outline: Outline,
+  makeId: (label: string) => EntryId,
+  unsettled: Unsettled[],
+): Branch {
   const { attributes, own, place, outlines } = outline
   const label = oneLine(attributes['text'] ?? attributes['title'] ?? '')
   if (label === '') throw new InputFault('This outline has no text.', place)
@@ -140,7 +158,8 @@ function settleLinks(site: Site, unsettled: readonly Unsettled[]): Site {
       (at, step) => at && childrenOf(site.plan, at)[Number(step) - 1],
       first === '0' ? site.plan.home : undefined,
     )
-    if (page === undefined) throw new InputFault(`The link leads to ${to}, which is no way in this outline.`, outline.place)
+    if (page === undefined)
+      throw new InputFault(`The link leads to ${to}, which is no way in this outline.`, outline.place)
     const target: LinkTarget = { to: 'entry', entry: page, fragment }
     entries.set(id, { ...(entryOf(site.plan, id) as LinkEntry), target })
   }
@@ -167,9 +186,11 @@ export function readOpml(text: string): Site {
     home = { ...page, entries: outlines.map((outline) => branchOfOutline(outline, makeId, unsettled)) }
   }
   for (const { level } of entriesOfBranch(home)) {
-    if (level > MAX_LEVELS) throw new InputFault(`With a home page above it the outline has more than ${MAX_LEVELS} levels.`)
+    if (level > MAX_LEVELS)
+      throw new InputFault(`With a home page above it the outline has more than ${MAX_LEVELS} levels.`)
   }
-  if (home.kind !== 'page') throw new InputFault('The only top-level outline must be a page: it is the home page.', first.place)
+  if (home.kind !== 'page')
+    throw new InputFault('The only top-level outline must be a page: it is the home page.', first.place)
   const site: Site = {
     settings: { ...DEFAULT_SETTINGS, name: (title || home.title).slice(0, 200) },
     files: new Map(),
@@ -185,7 +206,11 @@ function wayTo(plan: Plan, id: EntryId): string {
   return ['0', ...below.map((step) => placeOf(plan, step) + 1)].join('.')
 }
 
-function linkAttributes({ plan, settings }: Site, { target }: LinkEntry, paths: Addresses['paths']): Record<string, string> {
+function linkAttributes(
+  { plan, settings }: Site,
+  { target }: LinkEntry,
+  paths: Addresses['paths'],
+): Record<string, string> {
   if (target.to === 'address') return { type: 'link', url: target.url }
   const own: Record<string, string> = { 'plan:to': wayTo(plan, target.entry) }
   if (target.fragment) own['plan:fragment'] = target.fragment

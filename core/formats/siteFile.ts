@@ -1,4 +1,11 @@
-import { findNodeAtLocation, parse, type ParseError, parseTree, printParseErrorCode, visit } from 'jsonc-parser'
+import {
+  findNodeAtLocation,
+  parse,
+  type ParseError,
+  parseTree,
+  printParseErrorCode,
+  visit,
+} from 'jsonc-parser'
 import * as v from 'valibot'
 import { type Branch, branchSchema, entriesOfBranch } from '../plan/branch.ts'
 import { type EntryId, FIELDS_OF_KIND, type EntryField, pageSchema } from '../plan/entry.ts'
@@ -18,7 +25,10 @@ const settingsSchema = v.strictObject({
     Object.entries(settingSchemas).map(([name, schema]) =>
       name === 'name'
         ? [name, schema]
-        : [name, v.optional(schema as v.GenericSchema, DEFAULT_SETTINGS[name as Exclude<SettingName, 'name'>])],
+        : [
+            name,
+            v.optional(schema as v.GenericSchema, DEFAULT_SETTINGS[name as Exclude<SettingName, 'name'>]),
+          ],
     ),
   ) as unknown as typeof settingSchemas),
 })
@@ -58,8 +68,15 @@ function readJson(text: string): unknown {
     const errors: ParseError[] = []
     parse(text, errors, { disallowComments: true })
     const first = errors[0]
-    const what = first ? printParseErrorCode(first.error).replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase() : 'not JSON'
-    throw new InputFault(`This is not a site file, or it is cut off (JSON: ${what}).`, placeIn(text, first?.offset ?? 0))
+    const what = first
+      ? printParseErrorCode(first.error)
+          .replace(/([a-z])([A-Z])/g, '$1 $2')
+          .toLowerCase()
+      : 'not JSON'
+    throw new InputFault(
+      `This is not a site file, or it is cut off (JSON: ${what}).`,
+      placeIn(text, first?.offset ?? 0),
+    )
   }
 }
 
@@ -75,7 +92,8 @@ function crossFaults(plan: Branch, files: Site['files'], logo: Site['settings'][
     }
   }
   if (seen.size > MAX_ENTRIES) return `The plan has more than ${MAX_ENTRIES} entries.`
-  if (logo && !files.has(logo.file)) return `The logo names the file "${logo.file}", which the site does not have.`
+  if (logo && !files.has(logo.file))
+    return `The logo names the file "${logo.file}", which the site does not have.`
   if (plan.kind !== 'page') return 'The plan must start with the home page.'
   if (plan.state === 'planned') return 'The home page must be draft or ready.'
   return undefined
@@ -93,8 +111,12 @@ export function readSiteFile(text: string): ReadSite {
     const issue = result.issues[0]
     const path = (issue.path ?? []).map((item) => item.key as string | number)
     const tree = parseTree(text)
-    const node = tree && (findNodeAtLocation(tree, path) ?? findNodeAtLocation(tree, path.slice(0, -1)) ?? tree)
-    throw new InputFault(`${path.join('.') || 'The file'}: ${issue.message}`, placeIn(text, node?.offset ?? 0))
+    const node =
+      tree && (findNodeAtLocation(tree, path) ?? findNodeAtLocation(tree, path.slice(0, -1)) ?? tree)
+    throw new InputFault(
+      `${path.join('.') || 'The file'}: ${issue.message}`,
+      placeIn(text, node?.offset ?? 0),
+    )
   }
   const { settings, plan, contents } = result.output
   const files = new Map(result.output.files.map((file) => [file.id, file]))
@@ -136,7 +158,9 @@ export function writeSiteFile(site: Site, contents: ReadonlyMap<string, string>)
   const file = {
     format: FORMAT,
     version: 1,
-    settings: Object.fromEntries((Object.keys(settingSchemas) as SettingName[]).map((name) => [name, settings[name]])),
+    settings: Object.fromEntries(
+      (Object.keys(settingSchemas) as SettingName[]).map((name) => [name, settings[name]]),
+    ),
     files,
     plan: branchForFile(plan),
     contents: Object.fromEntries([...contents].sort(([a], [b]) => (a < b ? -1 : 1))),

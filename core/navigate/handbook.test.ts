@@ -21,7 +21,9 @@ const files = readdirSync(FOLDER).filter((name) => name.endsWith('.html'))
 const documents = new Map(files.map((name) => [name, parse(readFileSync(`${FOLDER}/${name}`, 'utf8'))]))
 
 function elements(name: string, tagName: string) {
-  return [...elementsOf(documents.get(name)!)].map(({ element }) => element).filter((element) => element.tagName === tagName)
+  return [...elementsOf(documents.get(name)!)]
+    .map(({ element }) => element)
+    .filter((element) => element.tagName === tagName)
 }
 
 const attribute = (element: { attrs: { name: string; value: string }[] }, name: string) =>
@@ -79,8 +81,13 @@ test('previous and next of all 127 pages of the Debian handbook', () => {
   expect(files).toHaveLength(127)
   expect(order).toHaveLength(127)
   const computed = Object.fromEntries(
-    order.map((id) => [nameOf(id)!, { prev: nameOf(neighbours(id).previous), next: nameOf(neighbours(id).next) }]),
+    order.map((id) => [
+      nameOf(id)!,
+      { prev: nameOf(neighbours(id).previous), next: nameOf(neighbours(id).next) },
+    ]),
   )
-  const published = Object.fromEntries(files.map((name) => [name, { prev: heads.get(name)!.prev, next: heads.get(name)!.next }]))
+  const published = Object.fromEntries(
+    files.map((name) => [name, { prev: heads.get(name)!.prev, next: heads.get(name)!.next }]),
+  )
   expect(computed).toEqual(published)
 })

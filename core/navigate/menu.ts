@@ -11,7 +11,8 @@ export interface MenuItem {
 /** Whether an entry can lead somewhere: a page that is written, a link to one, or an address elsewhere. */
 export function leadsSomewhere(plan: Plan, id: EntryId): boolean {
   const entry = plan.entries.get(id)
-  if (entry?.kind === 'link') return entry.target.to === 'address' || isWritten(plan.entries.get(entry.target.entry))
+  if (entry?.kind === 'link')
+    return entry.target.to === 'address' || isWritten(plan.entries.get(entry.target.entry))
   return isWritten(entry)
 }
 
@@ -22,7 +23,8 @@ function itemsUnder(plan: Plan, parent: EntryId, depth: number): MenuItem[] {
     if (!entry.inMenu) continue
     const under = depth > 1 ? itemsUnder(plan, id, depth - 1) : []
     // A group shows when at least one entry under it shows, and one level is enough for it only as a label.
-    if (entry.kind === 'group' ? under.length > 0 : leadsSomewhere(plan, id)) items.push({ entry: id, items: under })
+    if (entry.kind === 'group' ? under.length > 0 : leadsSomewhere(plan, id))
+      items.push({ entry: id, items: under })
   }
   return items
 }

@@ -26,12 +26,23 @@ const shape = (items: readonly MenuItem[]): unknown[] =>
 
 describe('the main menu', () => {
   test('has the home page first, beside its children; a group shows when something under it shows', () => {
-    expect(shape(mainMenu(depth(2)))).toEqual(['home', ['visit', ['times', 'access']], ['walk', ['stage-1']], 'shop', 'privacy'])
+    expect(shape(mainMenu(depth(2)))).toEqual([
+      'home',
+      ['visit', ['times', 'access']],
+      ['walk', ['stage-1']],
+      'shop',
+      'privacy',
+    ])
     expect(shape(mainMenu(depth(1)))).toEqual(['home', 'visit', 'shop', 'privacy'])
   })
 
   test('leaves out what is out of the menu or planned, with all under it', () => {
-    expect(shape(mainMenu(set(depth(2), 'visit', 'inMenu', false)))).toEqual(['home', ['walk', ['stage-1']], 'shop', 'privacy'])
+    expect(shape(mainMenu(set(depth(2), 'visit', 'inMenu', false)))).toEqual([
+      'home',
+      ['walk', ['stage-1']],
+      'shop',
+      'privacy',
+    ])
     expect(shape(mainMenu(set(depth(2), 'stage-1', 'state', 'planned')))).toEqual([
       'home',
       ['visit', ['times', 'access']],
@@ -76,11 +87,26 @@ describe('breadcrumbs', () => {
 
 describe('the reading order', () => {
   test('goes depth first, each page before those under it, and passes over groups and links', () => {
-    expect(readingOrder(site.plan)).toEqual(['home', 'visit', 'times', 'access', 'ramps', 'stage-1', 'privacy'])
+    expect(readingOrder(site.plan)).toEqual([
+      'home',
+      'visit',
+      'times',
+      'access',
+      'ramps',
+      'stage-1',
+      'privacy',
+    ])
   })
 
   test('passes over a page that is not in it, but not over those under it', () => {
-    expect(readingOrder(set(site, 'visit', 'inOrder', false).plan)).toEqual(['home', 'times', 'access', 'ramps', 'stage-1', 'privacy'])
+    expect(readingOrder(set(site, 'visit', 'inOrder', false).plan)).toEqual([
+      'home',
+      'times',
+      'access',
+      'ramps',
+      'stage-1',
+      'privacy',
+    ])
   })
 
   test('on any plan: next visits every page in it once, previous goes back, and it does not wrap', () => {
@@ -99,7 +125,8 @@ describe('the reading order', () => {
         expect(order).toHaveLength(wanted.length)
         // A page stands after each of its ancestors that is in the order.
         for (const id of order) {
-          for (const above of ancestorsOf(plan, id)) if (order.includes(above)) expect(order.indexOf(above)).toBeLessThan(order.indexOf(id))
+          for (const above of ancestorsOf(plan, id))
+            if (order.includes(above)) expect(order.indexOf(above)).toBeLessThan(order.indexOf(id))
         }
       }),
     )
@@ -110,7 +137,12 @@ describe('document titles', () => {
   test('follow the pattern; the home page has its own; braces in a title are not read as a pattern', () => {
     const patterned: Site = {
       ...site,
-      settings: { ...site.settings, titlePattern: '{title} | {site}', homeTitlePattern: '{site}: {tagline}', tagline: 'Locks' },
+      settings: {
+        ...site.settings,
+        titlePattern: '{title} | {site}',
+        homeTitlePattern: '{site}: {tagline}',
+        tagline: 'Locks',
+      },
     }
     const title = (from: Site, id: string) => {
       const entry = entryOf(from.plan, id)

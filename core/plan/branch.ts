@@ -5,7 +5,9 @@ import { childrenOf, entryOf, type Plan } from './plan.ts'
 /** An entry with all that stands under it: what is added, what was removed, and what a site file holds. */
 export type Branch = Entry & { readonly entries: readonly Branch[] }
 
-const entries = { entries: v.optional(v.array(v.lazy((): v.GenericSchema<unknown, Branch> => branchSchema)), []) }
+const entries = {
+  entries: v.optional(v.array(v.lazy((): v.GenericSchema<unknown, Branch> => branchSchema)), []),
+}
 
 /**
  * A branch as it comes in from outside. It calls itself for each level, so the levels of unknown input are
@@ -16,7 +18,10 @@ export const branchSchema: v.GenericSchema<unknown, Branch> = v.variant('kind', 
   v.strictObject({ ...groupSchema.entries, ...entries }),
   v.strictObject({
     ...linkSchema.entries,
-    entries: v.optional(v.pipe(v.array(v.unknown()), v.maxLength(0, 'a link cannot have entries under it')), []),
+    entries: v.optional(
+      v.pipe(v.array(v.unknown()), v.maxLength(0, 'a link cannot have entries under it')),
+      [],
+    ),
   }),
 ]) as v.GenericSchema<unknown, Branch>
 

@@ -31,7 +31,10 @@ const bodySchema = v.pipe(
     /** The author's own bytes; parsed only when a page is written. */
     html: v.optional(lines(1_000_000), ''),
     /** The day of the last change, `YYYY-MM-DD`, or empty. */
-    changed: v.optional(v.pipe(v.string(), v.regex(/^(\d{4}-\d{2}-\d{2})?$/, 'must be a date like 2026-05-01')), ''),
+    changed: v.optional(
+      v.pipe(v.string(), v.regex(/^(\d{4}-\d{2}-\d{2})?$/, 'must be a date like 2026-05-01')),
+      '',
+    ),
   }),
   v.rawCheck(({ dataset, addIssue }) => {
     const fault = dataset.typed && fragmentFault(dataset.value.html)
@@ -99,7 +102,14 @@ export const pageSchema = v.strictObject({
 export type PageEntry = v.InferOutput<typeof pageSchema>
 
 /** A label with pages under it but no page of its own. */
-export const groupSchema = v.strictObject({ id, kind: v.literal('group'), label: requiredLabel, fileName, note, inMenu })
+export const groupSchema = v.strictObject({
+  id,
+  kind: v.literal('group'),
+  label: requiredLabel,
+  fileName,
+  note,
+  inMenu,
+})
 export type GroupEntry = v.InferOutput<typeof groupSchema>
 
 /** A place in the plan that leads elsewhere, or to another entry. */
@@ -118,7 +128,19 @@ export type EntryKind = Entry['kind']
 
 /** The fields that an author can set on each kind of entry. */
 export const FIELDS_OF_KIND: Readonly<Record<EntryKind, readonly EntryField[]>> = {
-  page: ['title', 'label', 'fileName', 'heading', 'description', 'banner', 'note', 'state', 'inMenu', 'inOrder', 'body'],
+  page: [
+    'title',
+    'label',
+    'fileName',
+    'heading',
+    'description',
+    'banner',
+    'note',
+    'state',
+    'inMenu',
+    'inOrder',
+    'body',
+  ],
   group: ['label', 'fileName', 'note', 'inMenu'],
   link: ['label', 'target', 'note', 'inMenu'],
 }

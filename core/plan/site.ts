@@ -25,7 +25,10 @@ export const settingSchemas = {
   baseUrl: v.pipe(
     line(500),
     v.transform((url) => (url === '' || url.endsWith('/') ? url : `${url}/`)),
-    v.check((url) => url === '' || isBaseUrl(url), 'must be an address such as https://www.example.org/ without ? or #'),
+    v.check(
+      (url) => url === '' || isBaseUrl(url),
+      'must be an address such as https://www.example.org/ without ? or #',
+    ),
   ),
   layout: v.picklist(LAYOUTS, 'must be flat, nested or folders'),
   /** In the flat layout: whether a file name starts with those of its sections. */

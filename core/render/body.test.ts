@@ -23,10 +23,13 @@ const base = applyChange(site, {
 
 function pageWith(html: string): string {
   const value = { html, changed: '' }
-  return createRenderer(applyChange(base, { kind: 'setEntry', entry: 'times', field: 'body', value }).site).page('times')
+  return createRenderer(
+    applyChange(base, { kind: 'setEntry', entry: 'times', field: 'body', value }).site,
+  ).page('times')
 }
 
-const mainOf = (html: string) => html.slice(html.indexOf('<main'), html.indexOf('</main>')).split('\n').slice(2, -1).join('\n')
+const mainOf = (html: string) =>
+  html.slice(html.indexOf('<main'), html.indexOf('</main>')).split('\n').slice(2, -1).join('\n')
 
 describe('main content', () => {
   /** Ways to leave main that the parsing rules of HTML offer; each must leave the footer where it is. */
@@ -61,14 +64,45 @@ describe('main content', () => {
 
   test.each(ESCAPES)('%j stays inside main', (html) => {
     const read = readPage(pageWith(html))
-    expect(read.outline.filter((name) => name !== 'script')).toEqual(['a', 'header', 'nav', 'main', 'nav', 'footer'])
+    expect(read.outline.filter((name) => name !== 'script')).toEqual([
+      'a',
+      'header',
+      'nav',
+      'main',
+      'nav',
+      'footer',
+    ])
     const footer = read.all('footer').find((element) => attribute(element, 'class') === 'site-footer')!
     expect(isInside(footer, 'main')).toBe(false)
     expect(textOf(footer).trim()).toBe('© Trust')
   })
 
   test('any mixture of tags stays inside main', () => {
-    const tag = fc.constantFrom('div', 'p', 'b', 'a', 'table', 'tr', 'td', 'ul', 'li', 'svg', 'math', 'mi', 'form', 'select', 'option', 'main', 'h1', 'pre', 'template', 'noscript', 'button', 'style', 'title')
+    const tag = fc.constantFrom(
+      'div',
+      'p',
+      'b',
+      'a',
+      'table',
+      'tr',
+      'td',
+      'ul',
+      'li',
+      'svg',
+      'math',
+      'mi',
+      'form',
+      'select',
+      'option',
+      'main',
+      'h1',
+      'pre',
+      'template',
+      'noscript',
+      'button',
+      'style',
+      'title',
+    )
     const piece = fc.oneof(
       tag.map((name) => `<${name}>`),
       tag.map((name) => `</${name}>`),
@@ -76,7 +110,14 @@ describe('main content', () => {
     )
     fc.assert(
       fc.property(fc.array(piece, { maxLength: 14 }), (pieces) => {
-        expect(readPage(pageWith(pieces.join(''))).outline).toEqual(['a', 'header', 'nav', 'main', 'nav', 'footer'])
+        expect(readPage(pageWith(pieces.join(''))).outline).toEqual([
+          'a',
+          'header',
+          'nav',
+          'main',
+          'nav',
+          'footer',
+        ])
       }),
       { numRuns: 400 },
     )
@@ -84,23 +125,35 @@ describe('main content', () => {
 
   test('well-formed content comes out as it went in, indented', () => {
     expect(mainOf(pageWith('<p>One &amp; two<br>three</p>\n<ul>\n<li>a</li>\n<li>b</li>\n</ul>\n'))).toBe(
-      ['<p>One &amp; two<br>three</p>', '<ul>', '  <li>a</li>', '  <li>b</li>', '</ul>'].map((line) => `      ${line}`).join('\n'),
+      ['<p>One &amp; two<br>three</p>', '<ul>', '  <li>a</li>', '  <li>b</li>', '</ul>']
+        .map((line) => `      ${line}`)
+        .join('\n'),
     )
   })
 
   test('white space in pre, textarea and script is left alone', () => {
     const verbatim = '<pre>\n\n  two\n    four</pre>'
     expect(pageWith(verbatim)).toContain('<pre>\n\n  two\n    four</pre>')
-    expect(pageWith('<script>\nif (a < b) {\n  go()\n}\n</script>')).toContain('<script>\nif (a < b) {\n  go()\n}\n</script>')
+    expect(pageWith('<script>\nif (a < b) {\n  go()\n}\n</script>')).toContain(
+      '<script>\nif (a < b) {\n  go()\n}\n</script>',
+    )
   })
 
   test('links by id are written for the page they stand on, in the layout there is', () => {
-    const main = mainOf(pageWith('<p><a href="entry:visit#top">a</a> <a href="entry:times">b</a> <img src="site-file:lock" alt=""></p>'))
-    expect(main).toContain('<a href="../visit.html#top">a</a> <a href="times.html">b</a> <img src="../pictures/lock.svg" alt="">')
+    const main = mainOf(
+      pageWith(
+        '<p><a href="entry:visit#top">a</a> <a href="entry:times">b</a> <img src="site-file:lock" alt=""></p>',
+      ),
+    )
+    expect(main).toContain(
+      '<a href="../visit.html#top">a</a> <a href="times.html">b</a> <img src="../pictures/lock.svg" alt="">',
+    )
   })
 
   test('a link to what is not there or planned keeps its text and loses its target', () => {
-    expect(mainOf(pageWith('<a href="entry:gone" class="x">a</a><a href="entry:later">b</a>'))).toBe('      <a class="x">a</a><a>b</a>')
+    expect(mainOf(pageWith('<a href="entry:gone" class="x">a</a><a href="entry:later">b</a>'))).toBe(
+      '      <a class="x">a</a><a>b</a>',
+    )
   })
 
   test('the words of a link by id in plain text are left alone', () => {

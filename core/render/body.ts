@@ -39,7 +39,17 @@ export interface CompiledBody {
 const INDENT = 6
 
 /** White space counts in these. */
-const VERBATIM = new Set(['pre', 'textarea', 'script', 'style', 'listing', 'xmp', 'iframe', 'noembed', 'noframes'])
+const VERBATIM = new Set([
+  'pre',
+  'textarea',
+  'script',
+  'style',
+  'listing',
+  'xmp',
+  'iframe',
+  'noembed',
+  'noframes',
+])
 
 /** Elements with parsing rules of their own, whose contents might read differently the second time. */
 const WITH_OWN_RULES =
@@ -51,7 +61,9 @@ const WITH_OWN_RULES =
  */
 function staysInside(content: string): boolean {
   return [true, false].every((scriptingEnabled) => {
-    const page = parse(`<!doctype html><body><main>${content}</main><footer></footer></body>`, { scriptingEnabled })
+    const page = parse(`<!doctype html><body><main>${content}</main><footer></footer></body>`, {
+      scriptingEnabled,
+    })
     const inBody: string[] = []
     for (const { element, depth } of elementsOf(page)) if (depth === 2) inBody.push(element.tagName)
     return inBody.join() === 'main,footer'
@@ -119,7 +131,8 @@ function indentLines(parent: { childNodes: Node[] }, depth: number): void {
       const inner = '\n' + ' '.repeat(INDENT + 2 * depth)
       text.value = text.value.replace(/[ \t]*\n[ \t]*/g, inner).replace(/(\n +)(?:\n +)+/g, `\n$1`)
       const isLast = at === childNodes.length - 1
-      if (isLast && depth > 0) text.value = text.value.replace(/\n +$/, '\n' + ' '.repeat(INDENT + 2 * depth - 2))
+      if (isLast && depth > 0)
+        text.value = text.value.replace(/\n +$/, '\n' + ' '.repeat(INDENT + 2 * depth - 2))
     }
   })
 }

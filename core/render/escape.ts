@@ -1,7 +1,11 @@
 /** Text as it stands between tags. https://html.spec.whatwg.org/multipage/parsing.html#escapingString */
 export function escapeText(text: string): string {
   return /[&<>\u00a0]/.test(text)
-    ? text.replaceAll('&', '&amp;').replaceAll('\u00a0', '&nbsp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;')
+    ? text
+        .replaceAll('&', '&amp;')
+        .replaceAll('\u00a0', '&nbsp;')
+        .replaceAll('<', '&lt;')
+        .replaceAll('>', '&gt;')
     : text
 }
 

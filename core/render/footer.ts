@@ -19,5 +19,7 @@ export function renderFooter({ settings }: Site): string {
     .map((paragraph) => `      <p>${escapeText(paragraph).replaceAll('\n', '<br>\n      ')}</p>\n`)
   if (contact) paragraphs.push(`      <p class="contact">${renderContact(contact)}</p>\n`)
   if (copyright) paragraphs.push(`      <p class="copyright">${escapeText(copyright)}</p>\n`)
-  return paragraphs.length === 0 ? '' : `    <footer class="site-footer">\n${paragraphs.join('')}    </footer>\n`
+  return paragraphs.length === 0
+    ? ''
+    : `    <footer class="site-footer">\n${paragraphs.join('')}    </footer>\n`
 }

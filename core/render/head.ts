@@ -9,7 +9,13 @@ import { MENU_SCRIPT_PATH } from './menuScript.ts'
 import { STYLE_SHEET_PATH } from './styleSheet.ts'
 
 /** The lines inside `head`. */
-export function renderHead(site: Site, page: PageEntry, path: string, order: Neighbours, links: Links): string {
+export function renderHead(
+  site: Site,
+  page: PageEntry,
+  path: string,
+  order: Neighbours,
+  links: Links,
+): string {
   const { baseUrl } = site.settings
   const previous = order.previous && links.toPage(order.previous)
   const next = order.next && links.toPage(order.next)
@@ -17,7 +23,8 @@ export function renderHead(site: Site, page: PageEntry, path: string, order: Nei
     '    <meta charset="utf-8">\n' +
     '    <meta name="viewport" content="width=device-width, initial-scale=1">\n' +
     `    <title>${escapeText(documentTitle(site, page))}</title>\n`
-  if (page.description) head += `    <meta name="description" content="${escapeAttribute(page.description)}">\n`
+  if (page.description)
+    head += `    <meta name="description" content="${escapeAttribute(page.description)}">\n`
   if (baseUrl) head += `    <link rel="canonical" href="${escapeAttribute(absoluteUrl(baseUrl, path))}">\n`
   if (previous) head += `    <link rel="prev" href="${previous}">\n`
   if (next) head += `    <link rel="next" href="${next}">\n`

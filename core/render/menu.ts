@@ -24,7 +24,9 @@ function renderLabel(site: Site, item: MenuItem, mark: HereMark, links: Links): 
   const attributes = markOf(item, mark)
   const asText = item.entry === mark.here && site.settings.hereForm === 'text'
   const href = asText ? undefined : links.toEntry(entry)
-  return href === undefined ? `<span${attributes}>${label}</span>` : `<a href="${href}"${attributes}>${label}</a>`
+  return href === undefined
+    ? `<span${attributes}>${label}</span>`
+    : `<a href="${href}"${attributes}>${label}</a>`
 }
 
 /** One item with its submenu, as `<li>`, indented for the depth it stands at. */

@@ -21,11 +21,15 @@ const urlOf = (site: Site, id: string) => TOP + encodePath(addressesOf(site).pat
 
 /** Header and footer of a page with marks taken off and links resolved: what must be the same everywhere. */
 function bareSurround(html: string, url: string): string {
-  const part = (from: string, to: string) => (html.includes(from) ? html.slice(html.indexOf(from), html.indexOf(to)) : '')
+  const part = (from: string, to: string) =>
+    html.includes(from) ? html.slice(html.indexOf(from), html.indexOf(to)) : ''
   return (part('<header', '</header>') + part('<footer', '</footer>'))
     .replace(/ class="(here|within)"/g, '')
     .replace(/ aria-current="(page|true)"/g, '')
-    .replace(/ (href|src)="([^"]*)"/g, (_, name: string, href: string) => ` ${name}="${new URL(href.replaceAll('&amp;', '&'), url).href}"`)
+    .replace(
+      / (href|src)="([^"]*)"/g,
+      (_, name: string, href: string) => ` ${name}="${new URL(href.replaceAll('&amp;', '&'), url).href}"`,
+    )
 }
 
 describe('pages of any site', () => {
@@ -55,7 +59,9 @@ describe('pages of any site', () => {
       fc.property(arbitrarySite(), (given) => {
         const site: Site = { ...given, settings: { ...given.settings, hereForm: 'link' } }
         const renderer = createRenderer(site)
-        const surrounds = new Set(pagesOf(site).map(({ id }) => bareSurround(renderer.page(id), urlOf(site, id))))
+        const surrounds = new Set(
+          pagesOf(site).map(({ id }) => bareSurround(renderer.page(id), urlOf(site, id))),
+        )
         expect(surrounds.size).toBe(1)
       }),
       { numRuns: 60 },
@@ -70,7 +76,9 @@ describe('pages of any site', () => {
         for (const page of pagesOf(site)) {
           const mark = hereMark(site.plan, parents, page.id)
           const read = readPage(renderer.page(page.id))
-          const inMenu = read.elements.filter((element) => isInside(element, 'header') && isInside(element, 'li'))
+          const inMenu = read.elements.filter(
+            (element) => isInside(element, 'header') && isInside(element, 'li'),
+          )
           const current = inMenu.filter((element) => attribute(element, 'aria-current') !== undefined)
           expect(current.length).toBe(mark.here || mark.nearest ? 1 : 0)
           if (mark.here) {
@@ -146,11 +154,19 @@ describe('a page', () => {
   })
 
   test('says previous and next in the head and in the pager; the ends have one each', () => {
-    const rels = (id: string) => readPage(page(site, id)).elements.flatMap((element) => {
-      const rel = attribute(element, 'rel')
-      return rel === 'prev' || rel === 'next' ? [`${element.tagName} ${rel} ${attribute(element, 'href')}`] : []
-    })
-    expect(rels('visit')).toEqual(['link prev index.html', 'link next times.html', 'a prev index.html', 'a next times.html'])
+    const rels = (id: string) =>
+      readPage(page(site, id)).elements.flatMap((element) => {
+        const rel = attribute(element, 'rel')
+        return rel === 'prev' || rel === 'next'
+          ? [`${element.tagName} ${rel} ${attribute(element, 'href')}`]
+          : []
+      })
+    expect(rels('visit')).toEqual([
+      'link prev index.html',
+      'link next times.html',
+      'a prev index.html',
+      'a next times.html',
+    ])
     expect(rels('home')).toEqual(['link next visit.html', 'a next visit.html'])
     expect(rels('boats')).toEqual(['link prev times.html', 'a prev times.html'])
   })
@@ -169,7 +185,9 @@ describe('a page', () => {
 
   test('turns an e-mail address of contact into a link, and leaves other text alone', () => {
     const contact = (value: string) => page(make({ kind: 'setSite', field: 'contact', value }), 'home')
-    expect(contact('office@example.org')).toContain('<a href="mailto:office@example.org">office@example.org</a>')
+    expect(contact('office@example.org')).toContain(
+      '<a href="mailto:office@example.org">office@example.org</a>',
+    )
     expect(contact('The <Warehouse>')).toContain('<p class="contact">The &lt;Warehouse&gt;</p>')
   })
 })

@@ -37,13 +37,19 @@ describe('reserved names (Microsoft, “Naming Files, Paths, and Namespaces”)'
     expect(isReservedName(name)).toBe(false)
   })
 
-  test.each(['<', '>', ':', '"', '/', '\\', '|', '?', '*', '\u0000', '\u001f'])('%j is forbidden in a name', (character) => {
-    expect(fileNameFault(`a${character}b`)).toMatch(/cannot contain/)
-  })
+  test.each(['<', '>', ':', '"', '/', '\\', '|', '?', '*', '\u0000', '\u001f'])(
+    '%j is forbidden in a name',
+    (character) => {
+      expect(fileNameFault(`a${character}b`)).toMatch(/cannot contain/)
+    },
+  )
 
-  test.each(['ends.', 'ends ', '.starts', '..'])('%j ends or starts in a way that is lost on some system', (name) => {
-    expect(fileNameFault(name)).toMatch(/start nor end/)
-  })
+  test.each(['ends.', 'ends ', '.starts', '..'])(
+    '%j ends or starts in a way that is lost on some system',
+    (name) => {
+      expect(fileNameFault(name)).toMatch(/start nor end/)
+    },
+  )
 
   test('a name of 300 characters is too long, and an ordinary one is not at fault', () => {
     expect(fileNameFault('a'.repeat(300))).toMatch(/at most 100/)
@@ -55,7 +61,12 @@ describe('claimName', () => {
   test('numbers names in use without regard to case, in the order they come', () => {
     const taken = new Set<string>()
     const claim = (name: string) => claimName(name, taken, '-')
-    expect(['walks', 'Walks', 'WALKS', 'walks-2'].map(claim)).toEqual(['walks', 'Walks-2', 'WALKS-3', 'walks-2-2'])
+    expect(['walks', 'Walks', 'WALKS', 'walks-2'].map(claim)).toEqual([
+      'walks',
+      'Walks-2',
+      'WALKS-3',
+      'walks-2-2',
+    ])
   })
 
   test('composed and decomposed accents are one name', () => {

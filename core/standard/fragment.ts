@@ -11,11 +11,11 @@ const MAX_NESTED = 256
  * Parses main content as a browser parses what stands inside `main`: `html`, `head` and `body` tags of its own
  * are passed over, and what is left open is closed at the end.
  * https://html.spec.whatwg.org/multipage/parsing.html#parsing-html-fragments
+ * @param withPlaces whether each node says where it stands in the source, which takes longer
  */
-export function parseMainContent(source: string): Fragment {
-  return parseFragment(defaultTreeAdapter.createElement('main', html.NS.HTML, []), source, {
-    sourceCodeLocationInfo: true,
-  })
+export function parseMainContent(source: string, withPlaces = false): Fragment {
+  const main = defaultTreeAdapter.createElement('main', html.NS.HTML, [])
+  return parseFragment(main, source, { sourceCodeLocationInfo: withPlaces })
 }
 
 /** Whether a node is an element. */
@@ -24,10 +24,13 @@ export function isElement(node: Node): node is Element {
 }
 
 /** Every element of a fragment or document in document order, with its depth (0 at the top). Contents of `template` too. */
-export function* elementsOf(fragment: { childNodes: Node[] }): Generator<{ element: Element; depth: number }> {
+export function* elementsOf(fragment: {
+  childNodes: Node[]
+}): Generator<{ element: Element; depth: number }> {
   const waiting: { node: Node; depth: number }[] = []
   const push = (parent: { childNodes: Node[] }, depth: number) => {
-    for (let i = parent.childNodes.length - 1; i >= 0; i--) waiting.push({ node: parent.childNodes[i]!, depth })
+    for (let i = parent.childNodes.length - 1; i >= 0; i--)
+      waiting.push({ node: parent.childNodes[i]!, depth })
   }
   push(fragment, 0)
   for (let next = waiting.pop(); next; next = waiting.pop()) {
@@ -48,7 +51,7 @@ export function contentOf(element: Element): { childNodes: Node[] } {
 export function fragmentFault(source: string): string | undefined {
   // Without `<` so many times there is nothing to nest, and no need to parse.
   if (source.split('<', MAX_NESTED + 2).length <= MAX_NESTED) return undefined
-  for (const { element, depth } of elementsOf(parseMainContent(source))) {
+  for (const { element, depth } of elementsOf(parseMainContent(source, true))) {
     if (depth >= MAX_NESTED) {
       const line = element.sourceCodeLocation?.startLine
       return `Elements are nested more than ${MAX_NESTED} deep${line ? ` at line ${line}` : ''}.`

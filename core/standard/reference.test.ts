@@ -78,15 +78,26 @@ describe('resolveReference', () => {
 })
 
 describe('targets of links', () => {
-  test.each(['https://example.org', 'http://example.org:8080/a?b#c', 'mailto:office@example.org', 'tel:+441234', 'HTTPS://EXAMPLE.org/'])(
-    '%s is allowed',
-    (url) => expect(isAllowedTarget(url)).toBe(true),
-  )
+  test.each([
+    'https://example.org',
+    'http://example.org:8080/a?b#c',
+    'mailto:office@example.org',
+    'tel:+441234',
+    'HTTPS://EXAMPLE.org/',
+  ])('%s is allowed', (url) => expect(isAllowedTarget(url)).toBe(true))
 
-  test.each(['javascript:alert(1)', 'data:text/html,x', 'www.example.org', 'http://', 'http:///x', 'mailto:', '#', '', 'https://a b', 'ftp://example.org'])(
-    '%j is not',
-    (url) => expect(isAllowedTarget(url)).toBe(false),
-  )
+  test.each([
+    'javascript:alert(1)',
+    'data:text/html,x',
+    'www.example.org',
+    'http://',
+    'http:///x',
+    'mailto:',
+    '#',
+    '',
+    'https://a b',
+    'ftp://example.org',
+  ])('%j is not', (url) => expect(isAllowedTarget(url)).toBe(false))
 
   test('a base URL has a host and neither query nor fragment', () => {
     expect(isBaseUrl('https://example.org/sub/')).toBe(true)

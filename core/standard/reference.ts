@@ -62,7 +62,13 @@ export function resolveReference(base: string, reference: string): string {
   }
   const { scheme, authority } = from
   if (to.path === '') {
-    return joinReference({ scheme, authority, path: from.path, query: to.query ?? from.query, fragment: to.fragment })
+    return joinReference({
+      scheme,
+      authority,
+      path: from.path,
+      query: to.query ?? from.query,
+      fragment: to.fragment,
+    })
   }
   const path = removeDotSegments(to.path.startsWith('/') ? to.path : mergePaths(from, to.path))
   return joinReference({ ...to, scheme, authority, path })

@@ -26,6 +26,9 @@ export function lines(max: number) {
   return v.pipe(
     v.string('must be text'),
     v.maxLength(max, `must be at most ${max} characters long`),
-    v.check((text) => text.isWellFormed() && !CONTROL_IN_LINES.test(text), 'must not contain control characters'),
+    v.check(
+      (text) => text.isWellFormed() && !CONTROL_IN_LINES.test(text),
+      'must not contain control characters',
+    ),
   )
 }

@@ -29,13 +29,30 @@ const HARD_NAMES = [
 ]
 const name = fc.oneof(
   fc.constantFrom(...HARD_NAMES),
-  fc.string({ minLength: 1, maxLength: 30, unit: 'grapheme-ascii' }).map((text) => text.trim()).filter((text) => text !== ''),
+  fc
+    .string({ minLength: 1, maxLength: 30, unit: 'grapheme-ascii' })
+    .map((text) => text.trim())
+    .filter((text) => text !== ''),
 )
 
 /** Author's own file names: plain ones, and ones that must be percent-encoded in links. */
 const fileName = fc.oneof(
   { weight: 4, arbitrary: fc.constant('') },
-  { weight: 1, arbitrary: fc.constantFrom('walks', 'Walks', 'stage 1', 'café', 'a%20b', 'x#y', "it's", 'index', 'nul', 'v1.2') },
+  {
+    weight: 1,
+    arbitrary: fc.constantFrom(
+      'walks',
+      'Walks',
+      'stage 1',
+      'café',
+      'a%20b',
+      'x#y',
+      "it's",
+      'index',
+      'nul',
+      'v1.2',
+    ),
+  },
 )
 
 interface Sketch {
@@ -62,7 +79,11 @@ const sketch: fc.Arbitrary<Sketch> = fc.record({
   leadsTo: fc.nat(1000),
 })
 
-function entryOfSketch(id: EntryId, { kind, name: label, fileName: own, ...rest }: Sketch, target: EntryId): Entry {
+function entryOfSketch(
+  id: EntryId,
+  { kind, name: label, fileName: own, ...rest }: Sketch,
+  target: EntryId,
+): Entry {
   const shared = { id, note: '', inMenu: rest.inMenu }
   if (kind === 'group') return { ...shared, kind, label, fileName: own }
   if (kind === 'link') {
@@ -71,7 +92,9 @@ function entryOfSketch(id: EntryId, { kind, name: label, fileName: own, ...rest 
       ...shared,
       kind,
       label,
-      target: leads ? { to: 'entry', entry: target, fragment: 'top' } : { to: 'address', url: 'https://example.org/?a=1&b=2' },
+      target: leads
+        ? { to: 'entry', entry: target, fragment: 'top' }
+        : { to: 'address', url: 'https://example.org/?a=1&b=2' },
     }
   }
   return {
@@ -124,15 +147,17 @@ function depthOf(parents: ReadonlyMap<EntryId, EntryId>, id: EntryId): number {
 }
 
 /** Settings over all that changes addresses, menus and marks. */
-export const arbitrarySettings: fc.Arbitrary<Settings> = fc.record({
-  layout: fc.constantFrom(...LAYOUTS),
-  carrySection: fc.boolean(),
-  separator: fc.constantFrom('-', '_'),
-  extension: fc.constantFrom('.html', '.htm', '.php', '.shtml'),
-  menuDepth: fc.constantFrom(1, 2),
-  hereForm: fc.constantFrom('link', 'text'),
-  name,
-}).map((chosen) => ({ ...DEFAULT_SETTINGS, ...chosen }) as Settings)
+export const arbitrarySettings: fc.Arbitrary<Settings> = fc
+  .record({
+    layout: fc.constantFrom(...LAYOUTS),
+    carrySection: fc.boolean(),
+    separator: fc.constantFrom('-', '_'),
+    extension: fc.constantFrom('.html', '.htm', '.php', '.shtml'),
+    menuDepth: fc.constantFrom(1, 2),
+    hereForm: fc.constantFrom('link', 'text'),
+    name,
+  })
+  .map((chosen) => ({ ...DEFAULT_SETTINGS, ...chosen }) as Settings)
 
 /** A site with up to `size` entries under its home page, in any shape and of every kind. */
 export function arbitrarySite(size = 25): fc.Arbitrary<Site> {
@@ -145,7 +170,11 @@ export function arbitrarySite(size = 25): fc.Arbitrary<Site> {
 export const arbitraryPick = fc.record({ kind: fc.nat(8), a: fc.nat(1000), b: fc.nat(1000), name })
 
 /** A change of any kind that may or may not make sense on the site. `fresh` makes the ids of new entries differ. */
-export function changeOfPick(plan: Plan, { kind, a, b, name: text }: { kind: number; a: number; b: number; name: string }, fresh: number): Change {
+export function changeOfPick(
+  plan: Plan,
+  { kind, a, b, name: text }: { kind: number; a: number; b: number; name: string },
+  fresh: number,
+): Change {
   const ids = [...walk(plan)].map(({ entry }) => entry.id)
   const entry = ids[a % ids.length]!
   const other = ids[b % ids.length]!
@@ -162,5 +191,7 @@ export function changeOfPick(plan: Plan, { kind, a, b, name: text }: { kind: num
     { kind: 'removeFile', file: `f${b % 7}` },
   ]
   const single = singles[kind % singles.length]!
-  return kind === 8 ? { kind: 'batch', changes: [singles[a % singles.length]!, singles[b % singles.length]!] } : single
+  return kind === 8
+    ? { kind: 'batch', changes: [singles[a % singles.length]!, singles[b % singles.length]!] }
+    : single
 }

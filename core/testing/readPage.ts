@@ -16,7 +16,9 @@ export function readPage(html: string): ReadPage {
   return {
     elements: elements.map(({ element }) => element),
     all: (tagName) => elements.map(({ element }) => element).filter((element) => element.tagName === tagName),
-    outline: elements.filter(({ element }) => element.parentNode?.nodeName === 'body').map(({ element }) => element.tagName),
+    outline: elements
+      .filter(({ element }) => element.parentNode?.nodeName === 'body')
+      .map(({ element }) => element.tagName),
   }
 }
 
@@ -28,12 +30,17 @@ export function attribute(element: Element, name: string): string | undefined {
 /** All text in an element. */
 export function textOf(element: Element): string {
   const text = (node: Node): string =>
-    isElement(node) ? node.childNodes.map(text).join('') : node.nodeName === '#text' ? (node as { value: string }).value : ''
+    isElement(node)
+      ? node.childNodes.map(text).join('')
+      : node.nodeName === '#text'
+        ? (node as { value: string }).value
+        : ''
   return text(element)
 }
 
 /** Whether an element stands somewhere in one with this tag name. */
 export function isInside(element: Element, tagName: string): boolean {
-  for (let up = element.parentNode; up && 'tagName' in up; up = up.parentNode) if (up.tagName === tagName) return true
+  for (let up = element.parentNode; up && 'tagName' in up; up = up.parentNode)
+    if (up.tagName === tagName) return true
   return false
 }

@@ -18,7 +18,8 @@ function* sources(folder) {
 export function ensureBuilt() {
   const hash = createHash('sha256').update(readFileSync(`${ROOT}/package-lock.json`))
   for (const folder of ['core', 'web']) {
-    for (const path of sources(`${ROOT}/${folder}`)) hash.update(path.slice(ROOT.length)).update(readFileSync(path))
+    for (const path of sources(`${ROOT}/${folder}`))
+      hash.update(path.slice(ROOT.length)).update(readFileSync(path))
   }
   const wanted = hash.digest('hex')
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return

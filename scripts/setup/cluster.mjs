@@ -72,9 +72,13 @@ function isRunning(data) {
 async function start(cluster, settings) {
   const options = [`-p ${cluster.port}`, '-c listen_addresses=127.0.0.1', "-c unix_socket_directories=''"]
   for (const [name, value] of Object.entries(settings)) options.push(`-c ${name}=${value}`)
-  asOwner('pg_ctl', ['start', '-w', '-D', cluster.data, '-l', `${cluster.folder}/log`, '-o', options.join(' ')], {
-    stdio: 'ignore',
-  })
+  asOwner(
+    'pg_ctl',
+    ['start', '-w', '-D', cluster.data, '-l', `${cluster.folder}/log`, '-o', options.join(' ')],
+    {
+      stdio: 'ignore',
+    },
+  )
 }
 
 function urlOf({ password, port }, database) {
@@ -117,5 +121,6 @@ export async function startCluster(name, settings = {}) {
 
 function ensureDatabase(cluster) {
   const psql = (sql) => run(`${postgresPrograms()}/psql`, ['-Atqc', sql, urlOf(cluster, 'postgres')])
-  if (psql(`select 1 from pg_database where datname = '${USER}'`).trim() !== '1') psql(`create database ${USER}`)
+  if (psql(`select 1 from pg_database where datname = '${USER}'`).trim() !== '1')
+    psql(`create database ${USER}`)
 }

@@ -21,16 +21,31 @@ const IS_INSTALLED = {
 export function ensureDebianPackages(...names) {
   const missing = names.filter((name) => !IS_INSTALLED[name]())
   if (missing.length === 0) return
-  const install = ['apt-get', '-o', 'DPkg::Lock::Timeout=300', 'install', '-y', '--no-install-recommends', ...missing]
+  const install = [
+    'apt-get',
+    '-o',
+    'DPkg::Lock::Timeout=300',
+    'install',
+    '-y',
+    '--no-install-recommends',
+    ...missing,
+  ]
   const isRoot = process.getuid() === 0
   if (!isRoot && !existsSync('/usr/bin/sudo')) {
-    throw new SetupFault(`Missing: ${missing.join(', ')}. Run as root: apt-get install -y ${missing.join(' ')}`)
+    throw new SetupFault(
+      `Missing: ${missing.join(', ')}. Run as root: apt-get install -y ${missing.join(' ')}`,
+    )
   }
   console.error(`Installing from Debian: ${missing.join(', ')} …`)
-  const asRoot = isRoot ? ['env', 'DEBIAN_FRONTEND=noninteractive'] : ['sudo', 'env', 'DEBIAN_FRONTEND=noninteractive']
+  const asRoot = isRoot
+    ? ['env', 'DEBIAN_FRONTEND=noninteractive']
+    : ['sudo', 'env', 'DEBIAN_FRONTEND=noninteractive']
   const [command, ...first] = asRoot
   run(command, [...first, 'apt-get', 'update', '-q'])
   run(command, [...first, ...install])
   const still = missing.filter((name) => !IS_INSTALLED[name]())
-  if (still.length > 0) throw new SetupFault(`Debian's packages ${still.join(', ')} were installed but are not where they should be.`)
+  if (still.length > 0)
+    throw new SetupFault(
+      `Debian's packages ${still.join(', ')} were installed but are not where they should be.`,
+    )
 }

@@ -7,7 +7,9 @@ const STAMP = `${ROOT}/node_modules/.installed-for`
 
 /** Installs the npm packages that the lock file names, unless they are there already. */
 export function ensurePackages() {
-  const wanted = createHash('sha256').update(readFileSync(`${ROOT}/package-lock.json`)).digest('hex')
+  const wanted = createHash('sha256')
+    .update(readFileSync(`${ROOT}/package-lock.json`))
+    .digest('hex')
   if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return
   console.error('Installing npm packages …')
   // No package here needs its install script; what ships binaries ships them as packages.

@@ -15,7 +15,9 @@ export async function startServer(env) {
   const exited = new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)))
   const port = await new Promise((resolve, reject) => {
     child.once('message', (message) => resolve(message.port))
-    void exited.then((code) => reject(new Error(`The server stopped with status ${code} before it answered.`)))
+    void exited.then((code) =>
+      reject(new Error(`The server stopped with status ${code} before it answered.`)),
+    )
   })
   const url = `http://127.0.0.1:${port}`
   const answer = await fetch(`${url}/api/health`)

@@ -34,21 +34,32 @@ export function problemOf(error: Error & { type?: unknown; status?: unknown }): 
   if (error instanceof Problem) return error
   if (error instanceof UnknownSite) return new Problem(404, 'Unknown site', error.message)
   if (error instanceof ChangeRefused) return new Problem(422, 'Change refused', error.message)
-  if (error instanceof InputFault) return new Problem(400, 'The file cannot be read', error.message, { place: error.place })
+  if (error instanceof InputFault)
+    return new Problem(400, 'The file cannot be read', error.message, { place: error.place })
   if (error instanceof v.ValiError) {
     const issue = error.issues[0] as v.BaseIssue<unknown>
     const path = v.getDotPath(issue) ?? ''
     return new Problem(400, 'Bad request', `${path || 'The request'}: ${issue.message}`, { path })
   }
-  if (error.type === 'entity.too.large') return new Problem(413, 'Too large', 'The request is larger than is accepted here.')
-  if (error.type === 'entity.parse.failed') return new Problem(400, 'Bad request', `The request is not JSON: ${error.message}`)
+  if (error.type === 'entity.too.large')
+    return new Problem(413, 'Too large', 'The request is larger than is accepted here.')
+  if (error.type === 'entity.parse.failed')
+    return new Problem(400, 'Bad request', `The request is not JSON: ${error.message}`)
   if (isUnreachable(error)) {
-    return new Problem(503, 'Cannot save now', 'The database cannot be reached. Nothing was stored; try again in a moment.')
+    return new Problem(
+      503,
+      'Cannot save now',
+      'The database cannot be reached. Nothing was stored; try again in a moment.',
+    )
   }
   if (typeof error.status === 'number' && error.status >= 400 && error.status < 500) {
     return new Problem(error.status, 'Bad request', error.message)
   }
-  return new Problem(500, 'Something is wrong in Viatica', 'The server met an error of its own. Nothing was stored.')
+  return new Problem(
+    500,
+    'Something is wrong in Viatica',
+    'The server met an error of its own. Nothing was stored.',
+  )
 }
 
 /** The last handler: every error becomes `application/problem+json`. */

@@ -46,6 +46,11 @@ describe('the server', () => {
   test('answers unknown addresses with a problem (RFC 9457)', async () => {
     const answer = await ask(`${server.url}/api/nothing`)
     expect(answer.headers.get('content-type')).toMatch('application/problem+json')
-    expect(answer.json).toEqual({ type: 'about:blank', title: 'Not found', status: 404, detail: 'There is nothing at /api/nothing.' })
+    expect(answer.json).toEqual({
+      type: 'about:blank',
+      title: 'Not found',
+      status: 404,
+      detail: 'There is nothing at /api/nothing.',
+    })
   })
 })

@@ -6,7 +6,8 @@ import { Problem } from './problem.ts'
 export function answerOnlyTo(hosts: readonly string[]): RequestHandler {
   return (request, _response, next) => {
     const name = (request.headers.host ?? '').replace(/:\d+$/, '').toLowerCase()
-    if (!hosts.includes(name)) throw new Problem(421, 'Misdirected request', `This server does not answer to the name “${name}”.`)
+    if (!hosts.includes(name))
+      throw new Problem(421, 'Misdirected request', `This server does not answer to the name “${name}”.`)
     next()
   }
 }

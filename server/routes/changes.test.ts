@@ -39,20 +39,37 @@ const group = (id: string): Change => ({
 describe('changes', () => {
   test('are stored with their inverse and the new revision, and read back', async () => {
     const id = await server.demo()
-    expect(await server.api.post(id, 0, { kind: 'setEntry', entry: 'tanyard', field: 'title', value: 'Tanyard Locks' })).toMatchObject({
+    expect(
+      await server.api.post(id, 0, {
+        kind: 'setEntry',
+        entry: 'tanyard',
+        field: 'title',
+        value: 'Tanyard Locks',
+      }),
+    ).toMatchObject({
       status: 200,
       json: { revision: 1, missed: [] },
     })
     const { changes } = await rowsOf(id)
     expect(changes).toMatchObject([
-      { revision: 1, inverse: { field: 'title', value: 'Tanyard Staircase' }, words: '“Tanyard Staircase” renamed “Tanyard Locks”' },
+      {
+        revision: 1,
+        inverse: { field: 'title', value: 'Tanyard Staircase' },
+        words: '“Tanyard Staircase” renamed “Tanyard Locks”',
+      },
     ])
-    expect((await server.api.read(id)).site.plan.entries.get('tanyard')).toMatchObject({ title: 'Tanyard Locks' })
+    expect((await server.api.read(id)).site.plan.entries.get('tanyard')).toMatchObject({
+      title: 'Tanyard Locks',
+    })
   })
 
   test('random sequences are stored as core applies them; the stored inverses bring back the first state exactly', async () => {
     const id = await server.demo()
-    await server.database('contents').insert({ key: 'k', bytes: Buffer.from('x') }).onConflict().ignore()
+    await server
+      .database('contents')
+      .insert({ key: 'k', bytes: Buffer.from('x') })
+      .onConflict()
+      .ignore()
     const start = (await server.api.read(id)).site
     let now = start
     let revision = 0
@@ -88,9 +105,30 @@ describe('changes', () => {
     ['of the home page', { kind: 'remove', entry: 'home' }, 422, /root of the plan/],
     ['of an unknown kind', { kind: 'paint' }, 400, /^change\.kind: /],
     ['with a field missing', { kind: 'move', entry: 'boating', parent: 'visit' }, 400, /^change\.place: /],
-    ['with a slash in a file name', { kind: 'setEntry', entry: 'visit', field: 'fileName', value: 'a/b' }, 400, /^change\.value: .*"\/"/],
-    ['half of which is wrong', { kind: 'batch', changes: [{ kind: 'remove', entry: 'visit' }, { kind: 'remove', entry: 'gone' }] }, 422, /no longer/],
-    ['with bytes that nobody sent', { kind: 'addFile', file: { id: 'x', path: 'x.svg', content: 'nothere' } }, 422, /not among the contents/],
+    [
+      'with a slash in a file name',
+      { kind: 'setEntry', entry: 'visit', field: 'fileName', value: 'a/b' },
+      400,
+      /^change\.value: .*"\/"/,
+    ],
+    [
+      'half of which is wrong',
+      {
+        kind: 'batch',
+        changes: [
+          { kind: 'remove', entry: 'visit' },
+          { kind: 'remove', entry: 'gone' },
+        ],
+      },
+      422,
+      /no longer/,
+    ],
+    [
+      'with bytes that nobody sent',
+      { kind: 'addFile', file: { id: 'x', path: 'x.svg', content: 'nothere' } },
+      422,
+      /not among the contents/,
+    ],
   ])('a change %s is refused and leaves nothing behind', async (_, change, status, reason) => {
     const id = await server.demo()
     const before = await rowsOf(id)
@@ -107,7 +145,12 @@ describe('changes', () => {
 
   test('a body too large is refused with 413', async () => {
     const id = await server.api.create()
-    const answer = await server.api.post(id, 0, { kind: 'setEntry', entry: 'home', field: 'note', value: 'x'.repeat(6_000_000) })
+    const answer = await server.api.post(id, 0, {
+      kind: 'setEntry',
+      entry: 'home',
+      field: 'note',
+      value: 'x'.repeat(6_000_000),
+    })
     expect(answer.status).toBe(413)
   })
 
@@ -122,14 +165,27 @@ describe('changes', () => {
   test('an edit on an older revision is carried forward, with the changes that its author missed', async () => {
     const id = await server.demo()
     await server.api.post(id, 0, { kind: 'setEntry', entry: 'visit', field: 'title', value: 'Come' })
-    const late = await server.api.post(id, 0, { kind: 'setEntry', entry: 'news', field: 'title', value: 'Latest' })
-    expect(late).toMatchObject({ status: 200, json: { revision: 2, missed: [{ revision: 1, change: { entry: 'visit', value: 'Come' } }] } })
+    const late = await server.api.post(id, 0, {
+      kind: 'setEntry',
+      entry: 'news',
+      field: 'title',
+      value: 'Latest',
+    })
+    expect(late).toMatchObject({
+      status: 200,
+      json: { revision: 2, missed: [{ revision: 1, change: { entry: 'visit', value: 'Come' } }] },
+    })
   })
 
   test('an edit that was overtaken is refused with 409', async () => {
     const id = await server.demo()
     await server.api.post(id, 0, { kind: 'remove', entry: 'visit' })
-    const late = await server.api.post(id, 0, { kind: 'setEntry', entry: 'access', field: 'title', value: 'Ramps' })
+    const late = await server.api.post(id, 0, {
+      kind: 'setEntry',
+      entry: 'access',
+      field: 'title',
+      value: 'Ramps',
+    })
     expect(late).toMatchObject({ status: 409, json: { title: 'Overtaken' } })
     expect((await server.api.read(id)).revision).toBe(1)
   })
@@ -152,7 +208,9 @@ describe('changes', () => {
     const walked = [...walk(site.plan)].map(({ entry }) => entry.id)
     expect(new Set(walked).size).toBe(walked.length)
     expect(walked.length).toBe(site.plan.entries.size)
-    for (const who of ['a', 'b']) for (let n = 0; n < 15; n++) expect(childrenOf(site.plan, 'home').concat(walked)).toContain(`${who}-${n}`)
+    for (const who of ['a', 'b'])
+      for (let n = 0; n < 15; n++)
+        expect(childrenOf(site.plan, 'home').concat(walked)).toContain(`${who}-${n}`)
     const { changes, entries } = await rowsOf(id)
     expect(changes.map((row) => row.revision)).toEqual(Array.from({ length: revision }, (_, at) => at + 1))
     // What is stored equals the log played back from the start.
@@ -168,14 +226,18 @@ describe('changes', () => {
 
 describe('contents', () => {
   const svg = '<svg xmlns="http://www.w3.org/2000/svg"/>'
-  const send = (bytes: string | Uint8Array, name: string) => ask(`${server.url}/api/contents/${name}`, 'POST', bytes, 'application/octet-stream')
+  const send = (bytes: string | Uint8Array, name: string) =>
+    ask(`${server.url}/api/contents/${name}`, 'POST', bytes, 'application/octet-stream')
 
   test('are kept by their digest, and become a file of a site by a change', async () => {
     const { json } = await send(svg, 'mark.svg')
     expect(json.content).toMatch(/^[0-9a-f]{64}$/)
     const id = await server.api.create()
     const file = { id: 'mark', path: 'pictures/mark.svg', content: json.content }
-    const changes = [{ kind: 'addFile', file }, { kind: 'setSite', field: 'logo', value: { file: 'mark', alt: 'A mark' } }]
+    const changes = [
+      { kind: 'addFile', file },
+      { kind: 'setSite', field: 'logo', value: { file: 'mark', alt: 'A mark' } },
+    ]
     expect((await server.api.post(id, 0, { kind: 'batch', changes })).status).toBe(200)
     const shown = await ask(`${server.url}/preview/${id}/pictures/mark.svg`)
     expect(shown.text).toBe(svg)

@@ -20,21 +20,27 @@ export function changeRoutes(store: SiteStore): Router {
     const edit = v.parse(editSchema, request.body)
     const { id } = request.params
     const { revision } = await store.read(id)
-    if (edit.base > revision) throw new Problem(400, 'Bad request', `base: the site is at revision ${revision}.`, { path: 'base' })
+    if (edit.base > revision)
+      throw new Problem(400, 'Bad request', `base: the site is at revision ${revision}.`, { path: 'base' })
     try {
       response.json(await store.change(id, edit))
     } catch (error) {
       // On the revision that its author saw it was wrong from the start; on a newer one, somebody was faster.
-      if (error instanceof ChangeRefused && edit.base < revision) throw new Problem(409, 'Overtaken', error.message)
+      if (error instanceof ChangeRefused && edit.base < revision)
+        throw new Problem(409, 'Overtaken', error.message)
       throw error
     }
   })
 
-  routes.post('/contents/:name', express.raw({ type: () => true, limit: '10mb' }), async (request, response) => {
-    const bytes = request.body as Buffer
-    await pictureTypeOf(bytes, request.params.name)
-    response.status(201).json({ content: await store.keepContent(bytes) })
-  })
+  routes.post(
+    '/contents/:name',
+    express.raw({ type: () => true, limit: '10mb' }),
+    async (request, response) => {
+      const bytes = request.body as Buffer
+      await pictureTypeOf(bytes, request.params.name)
+      response.status(201).json({ content: await store.keepContent(bytes) })
+    },
+  )
 
   return routes
 }

@@ -25,7 +25,8 @@ async function unzip(bytes: Buffer): Promise<Map<string, string>> {
 
 describe('the archive', () => {
   test('holds what core writes, byte for byte, and is the same each time', async () => {
-    const fetchZip = async () => Buffer.from(await (await fetch(`${server.url}/api/sites/${id}/archive.zip`)).arrayBuffer())
+    const fetchZip = async () =>
+      Buffer.from(await (await fetch(`${server.url}/api/sites/${id}/archive.zip`)).arrayBuffer())
     const first = await fetchZip()
     const files = await unzip(first)
     const { site, contents } = loadDemo()
@@ -69,7 +70,9 @@ describe('the preview', () => {
     expect((await preview('menu.js')).headers.get('content-type')).toMatch('javascript')
     expect((await preview('pictures/logo.svg')).headers.get('content-type')).toMatch('image/svg+xml')
     expect((await preview('')).text).toBe((await preview('index.html')).text)
-    expect((await fetch(`${server.url}/preview/${id}`, { redirect: 'manual' })).headers.get('location')).toBe(`/preview/${id}/`)
+    expect((await fetch(`${server.url}/preview/${id}`, { redirect: 'manual' })).headers.get('location')).toBe(
+      `/preview/${id}/`,
+    )
   })
 
   test('knows nothing else', async () => {

@@ -28,7 +28,10 @@ export function previewRoutes(store: SiteStore): Router {
     if (fixed !== undefined) return void response.set('Cache-Control', 'max-age=60').type(path).send(fixed)
     const file = [...site.files.values()].find((candidate) => candidate.path === path)
     if (!file) throw new Problem(404, 'Not found', `The site has no page or file at ${path}.`)
-    response.set('Cache-Control', 'max-age=60').type(mediaTypeOf(path)).send(await store.readContent(file.content))
+    response
+      .set('Cache-Control', 'max-age=60')
+      .type(mediaTypeOf(path))
+      .send(await store.readContent(file.content))
   })
 
   return routes

@@ -10,7 +10,8 @@ export function screenRoutes(folder: string): Router {
     express.static(folder, {
       index: false,
       setHeaders: (response, path) => {
-        if (path.includes('/assets/')) response.setHeader('Cache-Control', 'public, max-age=31536000, immutable')
+        if (path.includes('/assets/'))
+          response.setHeader('Cache-Control', 'public, max-age=31536000, immutable')
         // The frame of a live page has an origin of its own and must still be able to load this.
         if (path.endsWith('/live-page.js')) response.setHeader('Cross-Origin-Resource-Policy', 'cross-origin')
       },

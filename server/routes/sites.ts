@@ -47,7 +47,8 @@ export function siteRoutes(store: SiteStore): Router {
       else if (request.is('json')) {
         const { name } = v.parse(newSiteSchema, request.body)
         id = await store.create(newSite(name, 'home'), new Map())
-      } else throw new Problem(415, 'Unknown kind of request', `Send application/json, ${SITE_FILE} or ${OPML}.`)
+      } else
+        throw new Problem(415, 'Unknown kind of request', `Send application/json, ${SITE_FILE} or ${OPML}.`)
       response.status(201).location(`/api/sites/${id}`).json({ id })
     },
   )

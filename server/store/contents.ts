@@ -9,7 +9,10 @@ export function contentKey(bytes: Uint8Array): string {
 /** Keeps bytes and gives back their key. Keeping the same bytes again changes nothing. */
 export async function keepContent(database: Knex, bytes: Uint8Array): Promise<string> {
   const key = contentKey(bytes)
-  await database('contents').insert({ key, bytes: Buffer.from(bytes) }).onConflict('key').ignore()
+  await database('contents')
+    .insert({ key, bytes: Buffer.from(bytes) })
+    .onConflict('key')
+    .ignore()
   return key
 }
 

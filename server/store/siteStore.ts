@@ -90,7 +90,9 @@ export class SiteStore {
 
   /** All sites, the last changed first. */
   async list(): Promise<SiteSummary[]> {
-    const { rows } = await this.#database.raw<{ rows: { id: string; name: string; pages: number; changed_at: Date }[] }>(
+    const { rows } = await this.#database.raw<{
+      rows: { id: string; name: string; pages: number; changed_at: Date }[]
+    }>(
       `select sites.id, settings->>'name' as name, changed_at,
          (select count(*)::int from entries where site_id = sites.id and kind = 'page') as pages
        from sites order by changed_at desc, sites.id`,
@@ -104,7 +106,10 @@ export class SiteStore {
     await this.#database.transaction(async (trx) => {
       const keys = new Map<string, string>()
       for (const [key, bytes] of contents) keys.set(key, await keepContent(trx, bytes))
-      const files = [...site.files.values()].map((file) => ({ ...file, content: keys.get(file.content) ?? file.content }))
+      const files = [...site.files.values()].map((file) => ({
+        ...file,
+        content: keys.get(file.content) ?? file.content,
+      }))
       const own: Site = { ...site, files: new Map(files.map((file) => [file.id, file])) }
       await trx('sites').insert({ id, home_id: own.plan.home, settings: JSON.stringify(own.settings) })
       await saveDifference(trx, id, undefined, own)
@@ -114,11 +119,15 @@ export class SiteStore {
 
   /** A site at its newest revision. @throws UnknownSite */
   async read(id: string): Promise<Revised> {
-    return this.#database.transaction((trx) => this.#readIn(trx, id, false), { isolationLevel: 'repeatable read' })
+    return this.#database.transaction((trx) => this.#readIn(trx, id, false), {
+      isolationLevel: 'repeatable read',
+    })
   }
 
   async #readIn(trx: Knex.Transaction, id: string, forChange: boolean): Promise<Revised> {
-    const query = trx<{ id: string; home_id: string; settings: Settings; revision: number }>('sites').where({ id })
+    const query = trx<{ id: string; home_id: string; settings: Settings; revision: number }>('sites').where({
+      id,
+    })
     const row = await (forChange ? query.forUpdate().first() : query.first())
     if (!row) throw new UnknownSite(`There is no site ${id}.`)
     const known = this.#remembered.get(id)
@@ -158,14 +167,26 @@ export class SiteStore {
   async change(id: string, edit: Edit): Promise<Stored> {
     const outcome = await this.#database.transaction(async (trx) => {
       const before = await this.#readIn(trx, id, true)
-      const made = await trx<ChangeRow>('changes').where({ site_id: id, change_id: edit.id }).first('revision')
-      if (made) return { stored: { revision: made.revision, missed: await this.#changesIn(trx, id, edit.base, made.revision) } }
+      const made = await trx<ChangeRow>('changes')
+        .where({ site_id: id, change_id: edit.id })
+        .first('revision')
+      if (made)
+        return {
+          stored: {
+            revision: made.revision,
+            missed: await this.#changesIn(trx, id, edit.base, made.revision),
+          },
+        }
       const { site, inverse } = applyChange(before.site, edit.change)
       const after = { site, revision: before.revision + 1 }
       await saveDifference(trx, id, before.site, site)
       await trx('sites')
         .where({ id })
-        .update({ settings: JSON.stringify(site.settings), revision: after.revision, changed_at: trx.fn.now() })
+        .update({
+          settings: JSON.stringify(site.settings),
+          revision: after.revision,
+          changed_at: trx.fn.now(),
+        })
       await trx('changes').insert({
         site_id: id,
         revision: after.revision,
@@ -182,7 +203,12 @@ export class SiteStore {
   }
 
   /** The changes after one revision and before another. */
-  async #changesIn(trx: Knex.Transaction, id: string, after: number, before: number): Promise<LoggedChange[]> {
+  async #changesIn(
+    trx: Knex.Transaction,
+    id: string,
+    after: number,
+    before: number,
+  ): Promise<LoggedChange[]> {
     return trx<ChangeRow>('changes')
       .where('site_id', id)
       .andWhere('revision', '>', after)

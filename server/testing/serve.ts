@@ -22,12 +22,27 @@ export interface Answer {
 }
 
 /** Sends a request to a server and reads all that comes back. */
-export async function ask(url: string, method = 'GET', body?: unknown, type = 'application/json'): Promise<Answer> {
-  const sent = body === undefined || typeof body === 'string' || body instanceof Uint8Array ? body : JSON.stringify(body)
-  const response = await fetch(url, { method, body: (sent as BodyInit | undefined) ?? null, headers: sent === undefined ? {} : { 'Content-Type': type } })
+export async function ask(
+  url: string,
+  method = 'GET',
+  body?: unknown,
+  type = 'application/json',
+): Promise<Answer> {
+  const sent =
+    body === undefined || typeof body === 'string' || body instanceof Uint8Array ? body : JSON.stringify(body)
+  const response = await fetch(url, {
+    method,
+    body: (sent as BodyInit | undefined) ?? null,
+    headers: sent === undefined ? {} : { 'Content-Type': type },
+  })
   const text = await response.text()
   const isJson = response.headers.get('content-type')?.includes('json')
-  return { status: response.status, headers: response.headers, text, json: isJson ? JSON.parse(text) : undefined }
+  return {
+    status: response.status,
+    headers: response.headers,
+    text,
+    json: isJson ? JSON.parse(text) : undefined,
+  }
 }
 
 /** Talks to the API of one server. */

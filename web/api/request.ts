@@ -17,16 +17,28 @@ export class Refusal extends Error {
 }
 
 /** Sends a request and reads the JSON that comes back. @throws Refusal */
-export async function request<Answer>(method: string, path: string, body?: BodyInit, type?: string): Promise<Answer> {
+export async function request<Answer>(
+  method: string,
+  path: string,
+  body?: BodyInit,
+  type?: string,
+): Promise<Answer> {
   let response: Response
   try {
-    response = await fetch(path, { method, body: body ?? null, headers: type ? { 'Content-Type': type } : {} })
+    response = await fetch(path, {
+      method,
+      body: body ?? null,
+      headers: type ? { 'Content-Type': type } : {},
+    })
   } catch {
     throw new Refusal(0, 'The server of Viatica cannot be reached.')
   }
   if (!response.ok) {
     const problem = (await response.json().catch(() => ({}))) as { detail?: string }
-    throw new Refusal(response.status, problem.detail ?? `The server answered with status ${response.status}.`)
+    throw new Refusal(
+      response.status,
+      problem.detail ?? `The server answered with status ${response.status}.`,
+    )
   }
   return (response.status === 204 ? undefined : await response.json()) as Answer
 }

@@ -29,7 +29,8 @@ const at = (id: string) => `/api/sites/${encodeURIComponent(id)}`
 export const sitesApi = {
   list: () => request<{ sites: SiteSummary[] }>('GET', '/api/sites').then(({ sites }) => sites),
 
-  create: (name: string) => request<{ id: string }>('POST', '/api/sites', JSON.stringify({ name }), JSON_TYPE),
+  create: (name: string) =>
+    request<{ id: string }>('POST', '/api/sites', JSON.stringify({ name }), JSON_TYPE),
 
   /** Makes a site from a file: OPML when it begins as XML does, else a site file. */
   async createFromFile(file: File): Promise<{ id: string }> {
@@ -40,11 +41,17 @@ export const sitesApi = {
 
   read: (id: string) => request<{ revision: number; site: SiteData }>('GET', at(id)),
   remove: (id: string) => request<undefined>('DELETE', at(id)),
-  save: (id: string, edit: Edit) => request<Saved>('POST', `${at(id)}/changes`, JSON.stringify(edit), JSON_TYPE),
+  save: (id: string, edit: Edit) =>
+    request<Saved>('POST', `${at(id)}/changes`, JSON.stringify(edit), JSON_TYPE),
 
   /** Keeps the bytes of a picture that a change is about to add. */
   keepPicture: (file: File, name: string) =>
-    request<{ content: string }>('POST', `/api/contents/${encodeURIComponent(name)}`, file, 'application/octet-stream'),
+    request<{ content: string }>(
+      'POST',
+      `/api/contents/${encodeURIComponent(name)}`,
+      file,
+      'application/octet-stream',
+    ),
 
   archiveUrl: (id: string) => `${at(id)}/archive.zip`,
   siteFileUrl: (id: string) => `${at(id)}/site.json`,

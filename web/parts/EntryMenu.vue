@@ -3,6 +3,7 @@ import { IconDots } from '@tabler/icons-vue'
 import { Dropdown, Menu, MenuDivider, MenuItem } from 'ant-design-vue'
 import { useChosen } from '../stores/chosen.ts'
 import { type Direction, useShaping } from '../stores/shaping.ts'
+import { landmarkOf } from './landmark.ts'
 
 const chosen = useChosen()
 const shaping = useShaping()
@@ -33,7 +34,7 @@ function act(key: string): void {
 </script>
 
 <template>
-  <Dropdown :trigger="['click']" placement="bottomRight">
+  <Dropdown :trigger="['click']" placement="bottomRight" :get-popup-container="landmarkOf">
     <button type="button" class="more" aria-label="Actions" aria-haspopup="menu" @click.stop @dblclick.stop>
       <IconDots :size="16" aria-hidden="true" />
     </button>
@@ -43,12 +44,16 @@ function act(key: string): void {
         <MenuItem key="beneath">New page beneath <kbd>Shift Enter</kbd></MenuItem>
         <MenuItem key="group">New group</MenuItem>
         <MenuItem key="link">New link</MenuItem>
-        <MenuDivider />
+        <MenuDivider role="separator" />
         <MenuItem key="rename">Rename <kbd>F2</kbd></MenuItem>
-        <MenuItem v-for="{ direction, words, keys } in DIRECTIONS" :key="direction" :disabled="!shaping.canMove[direction]">
+        <MenuItem
+          v-for="{ direction, words, keys } in DIRECTIONS"
+          :key="direction"
+          :disabled="!shaping.canMove[direction]"
+        >
           {{ words }} <kbd>{{ keys }}</kbd>
         </MenuItem>
-        <MenuDivider />
+        <MenuDivider role="separator" />
         <MenuItem key="remove" :disabled="shaping.isHome">Remove <kbd>Delete</kbd></MenuItem>
       </Menu>
     </template>

@@ -35,7 +35,10 @@ const html = computed(() => {
   const base = new URL(sitesApi.previewUrl(openSite.id, path), location.href).href
   return createRenderer(site)
     .page(props.page)
-    .replace('<head>', `<head><base href="${base.replaceAll('"', '%22')}"><script src="/live-page.js"><${'/'}script>`)
+    .replace(
+      '<head>',
+      `<head><base href="${base.replaceAll('"', '%22')}"><script src="/live-page.js"><${'/'}script>`,
+    )
 })
 
 const scale = computed(() => Math.min(1, room.value.width / props.width || 1))
@@ -51,7 +54,9 @@ function hear(event: MessageEvent): void {
   if (event.source !== frame.value?.contentWindow || said?.viatica !== 'follow' || !said.url) return
   const top = new URL(sitesApi.previewUrl(openSite.id, ''), location.href).href
   const url = said.url.replace(/[?#].*$/, '')
-  const page = url.startsWith(top) ? pageAtPath(openSite.site!, decodeURIComponent(url.slice(top.length))) : undefined
+  const page = url.startsWith(top)
+    ? pageAtPath(openSite.site!, decodeURIComponent(url.slice(top.length)))
+    : undefined
   if (page) chosen.choose(page)
   else openSite.notice = `This link leads out of the site, to ${said.url}`
 }
@@ -73,7 +78,13 @@ onBeforeUnmount(() => {
 
 <template>
   <div ref="space" class="space">
-    <iframe ref="frame" :title="`${name}, as visitors will see it`" sandbox="allow-scripts" :srcdoc="html" :style="style" />
+    <iframe
+      ref="frame"
+      :title="`${name}, as visitors will see it`"
+      sandbox="allow-scripts"
+      :srcdoc="html"
+      :style="style"
+    />
   </div>
 </template>
 

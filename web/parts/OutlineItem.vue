@@ -79,7 +79,10 @@ onBeforeUnmount(() => cleanup?.())
   <div
     ref="element"
     class="item"
-    :class="[landing, { chosen: isChosen, out: !entry.inMenu, planned: entry.kind === 'page' && entry.state === 'planned' }]"
+    :class="[
+      landing,
+      { chosen: isChosen, out: !entry.inMenu, planned: entry.kind === 'page' && entry.state === 'planned' },
+    ]"
     role="treeitem"
     :aria-level="row.level"
     :aria-posinset="row.place + 1"

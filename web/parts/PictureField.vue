@@ -3,11 +3,12 @@ import type { SingleChange } from '@viatica/core/plan/change/change.ts'
 import type { Picture } from '@viatica/core/plan/entry.ts'
 import { MEDIA_TYPES } from '@viatica/core/plan/file.ts'
 import { soundFileName } from '@viatica/core/standard/fileName.ts'
-import { Button, Select } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
 import { computed, ref, useId } from 'vue'
 import { Refusal } from '../api/request.ts'
 import { sitesApi } from '../api/sites.ts'
 import { useOpenSite } from '../stores/openSite.ts'
+import ChoiceField from './ChoiceField.vue'
 import SavedText from './SavedText.vue'
 
 const props = defineProps<{
@@ -59,7 +60,10 @@ async function send(event: Event): Promise<void> {
     const added = { id: crypto.randomUUID(), path: freePath(soundFileName(base, '-'), ending), content }
     fault.value = openSite.make({
       kind: 'batch',
-      changes: [{ kind: 'addFile', file: added }, props.change({ file: added.id, alt: props.value?.alt ?? '' })],
+      changes: [
+        { kind: 'addFile', file: added },
+        props.change({ file: added.id, alt: props.value?.alt ?? '' }),
+      ],
     })
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
@@ -75,8 +79,10 @@ async function send(event: Event): Promise<void> {
     <label class="field-label" :for="id">{{ label }}</label>
     <div class="row">
       <img v-if="shown" :src="shown" alt="" class="thumb" />
-      <Select :id="id" class="select" :value="value?.file ?? ''" :options="options" @change="choose($event as string)" />
-      <Button :loading="isSending" title="Take a picture from this computer" @click="chooser?.click()">Add …</Button>
+      <ChoiceField :id="id" class="select" :value="value?.file ?? ''" :options="options" @change="choose" />
+      <Button :loading="isSending" title="Take a picture from this computer" @click="chooser?.click()"
+        >Add …</Button
+      >
       <input
         ref="chooser"
         type="file"

@@ -67,7 +67,11 @@ function moveAndFocus(direction: Parameters<typeof shaping.move>[0]): void {
   focusChosen()
 }
 
-function plain(event: KeyboardEvent, at: number, row: (typeof chosen.rows)[number]): (() => void) | undefined {
+function plain(
+  event: KeyboardEvent,
+  at: number,
+  row: (typeof chosen.rows)[number],
+): (() => void) | undefined {
   switch (event.key) {
     case 'ArrowDown':
       return () => chooseAt(at + 1)
@@ -80,7 +84,9 @@ function plain(event: KeyboardEvent, at: number, row: (typeof chosen.rows)[numbe
     case 'ArrowRight':
       return row.hasChildren ? () => (row.isOpen ? chooseAt(at + 1) : chosen.fold(row.id, false)) : undefined
     case 'ArrowLeft':
-      return row.hasChildren && row.isOpen && row.level > 1 ? () => chosen.fold(row.id, true) : () => chooseParent(row.id)
+      return row.hasChildren && row.isOpen && row.level > 1
+        ? () => chosen.fold(row.id, true)
+        : () => chooseParent(row.id)
     case 'Enter':
       return () => shaping.begin('page', event.shiftKey ? 'beneath' : 'beside')
     case 'F2':
@@ -113,7 +119,10 @@ function finishRename(name: string): void {
 
 watch(
   () => chosen.id,
-  () => void nextTick(() => tree.value?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' })),
+  () =>
+    void nextTick(() =>
+      tree.value?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' }),
+    ),
 )
 
 const dropPlaces: Readonly<Record<string, DropPlace>> = {
@@ -128,7 +137,11 @@ onMounted(() => {
       const target = location.current.dropTargets[0]
       const instruction = target && extractInstruction(target.data)
       if (!target || !instruction || instruction.blocked) return
-      shaping.moveTo(source.data['entry'] as string, target.data['entry'] as string, dropPlaces[instruction.operation]!)
+      shaping.moveTo(
+        source.data['entry'] as string,
+        target.data['entry'] as string,
+        dropPlaces[instruction.operation]!,
+      )
       focusChosen()
     },
   })

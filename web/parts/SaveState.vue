@@ -7,7 +7,9 @@ const openSite = useOpenSite()
 
 <template>
   <p class="state" :class="openSite.saveState" role="status">
-    <template v-if="openSite.saveState === 'saved'"><IconCheck :size="16" aria-hidden="true" /> Saved</template>
+    <template v-if="openSite.saveState === 'saved'"
+      ><IconCheck :size="16" aria-hidden="true" /> Saved</template
+    >
     <template v-else-if="openSite.saveState === 'saving'">Saving …</template>
     <template v-else><IconAlertTriangle :size="16" aria-hidden="true" /> Could not save</template>
   </p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { Modal } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
+import ModalDialog from './ModalDialog.vue'
 
 defineProps<{ open: boolean }>()
 defineEmits<{ close: [] }>()
@@ -20,14 +21,15 @@ const SHORTCUTS: readonly (readonly [string, string])[] = [
 </script>
 
 <template>
-  <Modal :open="open" title="Keys" :footer="null" :width="440" @cancel="$emit('close')">
+  <ModalDialog :open="open" title="Keys" @close="$emit('close')">
     <dl>
       <template v-for="[keys, words] in SHORTCUTS" :key="keys">
         <dt>{{ keys }}</dt>
         <dd>{{ words }}</dd>
       </template>
     </dl>
-  </Modal>
+    <template #buttons><Button @click="$emit('close')">Close</Button></template>
+  </ModalDialog>
 </template>
 
 <style scoped>

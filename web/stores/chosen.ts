@@ -62,7 +62,9 @@ export const useChosen = defineStore('chosen', () => {
 
   function choose(next: EntryId): void {
     wanted.value = next
-    const hidden = plan.value ? ancestorsOf(plan.value, next).filter((ancestor) => folded.value.has(ancestor)) : []
+    const hidden = plan.value
+      ? ancestorsOf(plan.value, next).filter((ancestor) => folded.value.has(ancestor))
+      : []
     if (hidden.length > 0) folded.value = new Set([...folded.value].filter((fold) => !hidden.includes(fold)))
   }
 

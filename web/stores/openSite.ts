@@ -52,7 +52,9 @@ export const useOpenSite = defineStore('openSite', () => {
   let revision = 0
   let posting = false
 
-  const saveState = computed(() => (saveTrouble.value ? 'failed' : waiting.value.length > 0 ? 'saving' : 'saved'))
+  const saveState = computed(() =>
+    saveTrouble.value ? 'failed' : waiting.value.length > 0 ? 'saving' : 'saved',
+  )
 
   /** Applies the waiting edits on what the server has; those that make no sense any more are told and dropped. */
   function rebase(): void {

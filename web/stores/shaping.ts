@@ -75,7 +75,8 @@ export const useShaping = defineStore('shaping', () => {
   function begin(kind: EntryKind, where: 'beside' | 'beneath'): void {
     const parent = plan.value.parents.get(chosen.id)
     const beneath = where === 'beneath' || parent === undefined
-    if (beneath && chosen.entry?.kind === 'link') return void (openSite.notice = 'Nothing can stand under a link.')
+    if (beneath && chosen.entry?.kind === 'link')
+      return void (openSite.notice = 'Nothing can stand under a link.')
     if (beneath) chosen.fold(chosen.id, false)
     chosen.draft = beneath
       ? { kind, parent: chosen.id, place: childrenOf(plan.value, chosen.id).length }
@@ -96,7 +97,8 @@ export const useShaping = defineStore('shaping', () => {
   function rename(name: string): void {
     const { entry } = chosen
     chosen.renaming = ''
-    if (!entry || name.trim() === '' || name.trim() === (entry.kind === 'page' ? entry.title : entry.label)) return
+    if (!entry || name.trim() === '' || name.trim() === (entry.kind === 'page' ? entry.title : entry.label))
+      return
     const field = entry.kind === 'page' ? 'title' : 'label'
     openSite.makeOrTell({ kind: 'setEntry', entry: entry.id, field, value: name })
   }
@@ -109,7 +111,8 @@ export const useShaping = defineStore('shaping', () => {
 
   /** Removes the chosen entry; when others would go with it, names them and asks first (see RemoveDialog). */
   function remove(): void {
-    if (isHome.value) return void (openSite.notice = 'The home page is the root of the plan: it cannot be removed.')
+    if (isHome.value)
+      return void (openSite.notice = 'The home page is the root of the plan: it cannot be removed.')
     goingToo.value = [...walk(plan.value, chosen.id)].slice(1).map(({ entry }) => labelOf(entry))
     if (goingToo.value.length === 0) removeNow()
   }

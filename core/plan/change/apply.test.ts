@@ -65,14 +65,34 @@ describe('changes', () => {
 
   test.each<[string, Change, RegExp]>([
     ['a move under itself', { kind: 'move', entry: 'visit', parent: 'times', place: 0 }, /under itself/],
-    ['a move of the home page', { kind: 'move', entry: 'home', parent: 'visit', place: 0 }, /root of the plan/],
+    [
+      'a move of the home page',
+      { kind: 'move', entry: 'home', parent: 'visit', place: 0 },
+      /root of the plan/,
+    ],
     ['removing the home page', { kind: 'remove', entry: 'home' }, /root of the plan/],
     ['a move under a link', { kind: 'move', entry: 'boats', parent: 'shop', place: 0 }, /is a link/],
     ['an entry that is gone', { kind: 'setEntry', entry: 'gone', field: 'note', value: '' }, /no longer/],
-    ['a group without a label', { kind: 'setEntry', entry: 'shop', field: 'label', value: '' }, /needs a label/],
-    ['a field of another kind', { kind: 'setEntry', entry: 'shop', field: 'title', value: 'x' }, /has no title/],
-    ['a home page left out', { kind: 'setEntry', entry: 'home', field: 'state', value: 'planned' }, /home page/],
-    ['a picture that is not there', { kind: 'setSite', field: 'logo', value: { file: 'gone', alt: '' } }, /no longer/],
+    [
+      'a group without a label',
+      { kind: 'setEntry', entry: 'shop', field: 'label', value: '' },
+      /needs a label/,
+    ],
+    [
+      'a field of another kind',
+      { kind: 'setEntry', entry: 'shop', field: 'title', value: 'x' },
+      /has no title/,
+    ],
+    [
+      'a home page left out',
+      { kind: 'setEntry', entry: 'home', field: 'state', value: 'planned' },
+      /home page/,
+    ],
+    [
+      'a picture that is not there',
+      { kind: 'setSite', field: 'logo', value: { file: 'gone', alt: '' } },
+      /no longer/,
+    ],
     ['removing a file that is not there', { kind: 'removeFile', file: 'gone' }, /no longer/],
   ])('refuses %s with the reason', (_, change, reason) => {
     expect(() => applyChange(site, change)).toThrow(ChangeRefused)
@@ -100,7 +120,15 @@ describe('changes', () => {
     let deep = site
     let parent = 'home'
     const add = (at: number) => {
-      const branch = { id: `d${at}`, kind: 'group' as const, label: 'x', fileName: '', note: '', inMenu: true, entries: [] }
+      const branch = {
+        id: `d${at}`,
+        kind: 'group' as const,
+        label: 'x',
+        fileName: '',
+        note: '',
+        inMenu: true,
+        entries: [],
+      }
       deep = applyChange(deep, { kind: 'add', parent, place: 0, branch }).site
       parent = branch.id
     }
@@ -109,9 +137,15 @@ describe('changes', () => {
   })
 
   test('are told in the author’s words', () => {
-    expect(changeWords(site, { kind: 'setEntry', entry: 'boats', field: 'title', value: 'Ships' })).toBe('“Boats” renamed “Ships”')
-    expect(changeWords(site, { kind: 'remove', entry: 'visit' })).toBe('“Visit” and the entry under it removed')
-    expect(changeWords(site, { kind: 'move', entry: 'times', parent: 'boats', place: 0 })).toBe('“Times” moved under “Boats”')
+    expect(changeWords(site, { kind: 'setEntry', entry: 'boats', field: 'title', value: 'Ships' })).toBe(
+      '“Boats” renamed “Ships”',
+    )
+    expect(changeWords(site, { kind: 'remove', entry: 'visit' })).toBe(
+      '“Visit” and the entry under it removed',
+    )
+    expect(changeWords(site, { kind: 'move', entry: 'times', parent: 'boats', place: 0 })).toBe(
+      '“Times” moved under “Boats”',
+    )
   })
 })
 
@@ -133,7 +167,10 @@ describe('changes from outside', () => {
     [{ kind: 'setEntry', entry: 'a', field: 'title', value: 'a\u0000b' }, 'value'],
     [{ kind: 'setEntry', entry: 'a', field: 'fileName', value: '../x' }, 'value'],
     [{ kind: 'setEntry', entry: 'a', field: 'body', value: { html: 1 } }, 'value.html'],
-    [{ kind: 'setEntry', entry: 'a', field: 'target', value: { to: 'address', url: 'javascript:alert(1)' } }, 'value.url'],
+    [
+      { kind: 'setEntry', entry: 'a', field: 'target', value: { to: 'address', url: 'javascript:alert(1)' } },
+      'value.url',
+    ],
     [{ kind: 'setSite', field: 'menuDepth', value: 3 }, 'value'],
     [{ kind: 'setSite', field: 'language', value: 'not a tag' }, 'value'],
     [{ kind: 'addFile', file: { id: 'a', path: '../x.svg', content: 'k' } }, 'file.path'],

@@ -4,16 +4,30 @@ import { type EntryField, entryIdSchema, fieldSchemas } from '../entry.ts'
 import { siteFileSchema } from '../file.ts'
 import { type SettingName, settingSchemas } from '../site.ts'
 
-const place = v.pipe(v.number('must be a number'), v.integer('must be a whole number'), v.minValue(0, 'must not be negative'))
+const place = v.pipe(
+  v.number('must be a number'),
+  v.integer('must be a whole number'),
+  v.minValue(0, 'must not be negative'),
+)
 
 /** Puts a branch under `parent` at `place` (from 0; past the end means last). */
-const addSchema = v.strictObject({ kind: v.literal('add'), parent: entryIdSchema, place, branch: branchSchema })
+const addSchema = v.strictObject({
+  kind: v.literal('add'),
+  parent: entryIdSchema,
+  place,
+  branch: branchSchema,
+})
 
 /** Takes an entry away, with all that stands under it. */
 const removeSchema = v.strictObject({ kind: v.literal('remove'), entry: entryIdSchema })
 
 /** Puts an entry, with all under it, elsewhere; `place` counts the siblings without the entry itself. */
-const moveSchema = v.strictObject({ kind: v.literal('move'), entry: entryIdSchema, parent: entryIdSchema, place })
+const moveSchema = v.strictObject({
+  kind: v.literal('move'),
+  entry: entryIdSchema,
+  parent: entryIdSchema,
+  place,
+})
 
 const SETTING_NAMES = Object.keys(settingSchemas) as SettingName[]
 const FIELD_NAMES = Object.keys(fieldSchemas) as EntryField[]
@@ -53,7 +67,12 @@ export type Move = v.InferOutput<typeof moveSchema>
 export type AddFile = v.InferOutput<typeof addFileSchema>
 export type RemoveFile = v.InferOutput<typeof removeFileSchema>
 export type SetEntry = {
-  [F in EntryField]: { kind: 'setEntry'; entry: string; field: F; value: v.InferOutput<(typeof fieldSchemas)[F]> }
+  [F in EntryField]: {
+    kind: 'setEntry'
+    entry: string
+    field: F
+    value: v.InferOutput<(typeof fieldSchemas)[F]>
+  }
 }[EntryField]
 export type SetSite = {
   [F in SettingName]: { kind: 'setSite'; field: F; value: v.InferOutput<(typeof settingSchemas)[F]> }

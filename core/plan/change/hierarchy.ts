@@ -31,12 +31,14 @@ function setChildren(lists: ChildLists, parent: EntryId, children: readonly Entr
 function checkParent(plan: Plan, parent: EntryId): void {
   const entry = plan.entries.get(parent)
   if (!entry) throw new ChangeRefused('The entry that this should stand under is no longer in the plan.')
-  if (entry.kind === 'link') throw new ChangeRefused(`“${labelOf(entry)}” is a link: nothing can stand under it.`)
+  if (entry.kind === 'link')
+    throw new ChangeRefused(`“${labelOf(entry)}” is a link: nothing can stand under it.`)
 }
 
 function checkKnown(plan: Plan, id: EntryId): void {
   if (!plan.entries.has(id)) throw new ChangeRefused('This entry is no longer in the plan.')
-  if (id === plan.home) throw new ChangeRefused('The home page is the root of the plan: it can be neither moved nor removed.')
+  if (id === plan.home)
+    throw new ChangeRefused('The home page is the root of the plan: it can be neither moved nor removed.')
 }
 
 function checkLevels(plan: Plan, parent: EntryId, levels: number): void {

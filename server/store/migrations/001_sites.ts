@@ -46,17 +46,34 @@ export async function up(knex: Knex): Promise<void> {
     table.text('body')
     table.date('body_changed')
     table.text('target_url')
-    table.text('target_entry').comment('may name an entry that was removed: the link is then dead, and mended by undo')
+    table
+      .text('target_entry')
+      .comment('may name an entry that was removed: the link is then dead, and mended by undo')
     table.text('target_fragment')
     table.primary(['site_id', 'id'])
-    table.foreign(['site_id', 'parent_id']).references(['site_id', 'id']).inTable('entries').deferrable('deferred')
-    table.foreign(['site_id', 'banner_file']).references(['site_id', 'id']).inTable('files').deferrable('deferred')
-    table.unique(['site_id', 'parent_id', 'place'], { deferrable: 'deferred', indexName: 'one_entry_a_place' })
+    table
+      .foreign(['site_id', 'parent_id'])
+      .references(['site_id', 'id'])
+      .inTable('entries')
+      .deferrable('deferred')
+    table
+      .foreign(['site_id', 'banner_file'])
+      .references(['site_id', 'id'])
+      .inTable('files')
+      .deferrable('deferred')
+    table.unique(['site_id', 'parent_id', 'place'], {
+      deferrable: 'deferred',
+      indexName: 'one_entry_a_place',
+    })
     table.check('place >= 0', [], 'place_counts_from_0')
     table.check("kind in ('page', 'group', 'link')", [], 'known_kind')
     table.check("state in ('planned', 'draft', 'ready')", [], 'known_state')
     table.check('parent_id <> id', [], 'not_its_own_parent')
-    table.check("parent_id is not null or (kind = 'page' and place = 0 and state <> 'planned')", [], 'home_is_a_page')
+    table.check(
+      "parent_id is not null or (kind = 'page' and place = 0 and state <> 'planned')",
+      [],
+      'home_is_a_page',
+    )
     table.check(
       `case when kind = 'page'
          then title <> '' and num_nulls(heading, description, state, in_order, body) = 0
@@ -83,7 +100,10 @@ export async function up(knex: Knex): Promise<void> {
   await knex.schema.createTable('changes', (table) => {
     table.text('site_id').notNullable().references('sites.id').onDelete('CASCADE')
     table.integer('revision').notNullable().comment('of the site after the change')
-    table.uuid('change_id').notNullable().comment('chosen by who made it, so that posting twice is making once')
+    table
+      .uuid('change_id')
+      .notNullable()
+      .comment('chosen by who made it, so that posting twice is making once')
     table.jsonb('change').notNullable()
     table.jsonb('inverse').notNullable()
     table.text('words').notNullable()

@@ -49,7 +49,9 @@ const nameReason = computed(() => {
   const wished = entry.value.kind === 'link' ? '' : wishedName(entry.value, site.value.settings.separator)
   if (isHome.value) return 'The home page is always index.'
   if (!name.value.endsWith(wished)) return `${name.value}, since ${wished} is taken or reserved`
-  return entry.value.kind !== 'link' && entry.value.fileName === '' ? `${name.value}, from the ${derivedFrom.value}` : ''
+  return entry.value.kind !== 'link' && entry.value.fileName === ''
+    ? `${name.value}, from the ${derivedFrom.value}`
+    : ''
 })
 const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title'))
 </script>
@@ -127,14 +129,27 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
       <div class="field">
         <span class="field-label">Before and after it</span>
         <div v-if="neighbours.previous">
-          ← <button type="button" class="link" @click="chosen.choose(neighbours.previous)">{{ label(neighbours.previous) }}</button>
+          ←
+          <button type="button" class="link" @click="chosen.choose(neighbours.previous)">
+            {{ label(neighbours.previous) }}
+          </button>
         </div>
         <div v-if="neighbours.next">
-          → <button type="button" class="link" @click="chosen.choose(neighbours.next)">{{ label(neighbours.next) }}</button>
+          →
+          <button type="button" class="link" @click="chosen.choose(neighbours.next)">
+            {{ label(neighbours.next) }}
+          </button>
         </div>
-        <span v-if="!neighbours.previous && !neighbours.next" class="quiet">nothing: it is not in the reading order</span>
+        <span v-if="!neighbours.previous && !neighbours.next" class="quiet"
+          >nothing: it is not in the reading order</span
+        >
       </div>
-      <SavedText label="Description for search engines" :rows="2" :value="entry.description" :save="setter('description')" />
+      <SavedText
+        label="Description for search engines"
+        :rows="2"
+        :value="entry.description"
+        :save="setter('description')"
+      />
       <SavedText
         label="First heading"
         :value="entry.heading"

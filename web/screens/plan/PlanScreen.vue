@@ -24,11 +24,14 @@ const pagesUnder = computed(() =>
 
 <template>
   <main class="plan">
+    <h1 class="unseen">Plan</h1>
     <section class="view" aria-label="The chosen page">
       <template v-if="page">
         <div class="bar">
           <code class="path">{{ path }}</code>
-          <span v-if="page.state === 'planned'" class="planned">planned: not in menus, and not written out yet</span>
+          <span v-if="page.state === 'planned'" class="planned"
+            >planned: not in menus, and not written out yet</span
+          >
           <WidthChoice v-model="width" class="widths" />
           <a :href="sitesApi.previewUrl(openSite.id, path)" target="_blank" rel="noopener">Full view</a>
         </div>
@@ -37,7 +40,9 @@ const pagesUnder = computed(() =>
       <div v-else class="none">
         <template v-if="chosen.entry?.kind === 'group'">
           <h2>A group has no page of its own</h2>
-          <p>In menus “{{ chosen.entry.label }}” is a label for what is under it; in breadcrumbs it is text.</p>
+          <p>
+            In menus “{{ chosen.entry.label }}” is a label for what is under it; in breadcrumbs it is text.
+          </p>
           <ul v-if="pagesUnder.length > 0">
             <li v-for="under in pagesUnder" :key="under.id">
               <button type="button" class="link" @click="chosen.choose(under.id)">{{ under.title }}</button>

@@ -2,8 +2,8 @@
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { type LinkTarget, labelOf } from '@viatica/core/plan/entry.ts'
 import { walk } from '@viatica/core/plan/plan.ts'
-import { Select } from 'ant-design-vue'
 import { computed, ref, useId } from 'vue'
+import ChoiceField from '../../parts/ChoiceField.vue'
 import SavedText from '../../parts/SavedText.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 
@@ -27,9 +27,6 @@ const pages = computed(() => {
 })
 const options = computed(() => [{ value: ELSEWHERE, label: 'an address elsewhere' }, ...pages.value])
 
-const matches = (typed: string, option?: { label?: unknown }) =>
-  String(option?.label).toLowerCase().includes(typed.toLowerCase())
-
 function choose(entry: string): void {
   wantsAddress.value = entry === ELSEWHERE
   fault.value = entry === ELSEWHERE ? undefined : props.save({ to: 'entry', entry, fragment: '' })
@@ -45,14 +42,11 @@ function saveAddress(url: string): string | undefined {
 <template>
   <div class="field">
     <label class="field-label" :for="id">Leads to</label>
-    <Select
+    <ChoiceField
       :id="id"
-      class="select"
-      show-search
-      :filter-option="matches"
       :value="isElsewhere || target.to === 'address' ? ELSEWHERE : target.entry"
       :options="options"
-      @change="choose($event as string)"
+      @change="choose"
     />
     <span v-if="fault" class="field-fault" role="alert">{{ fault }}</span>
   </div>
@@ -65,9 +59,3 @@ function saveAddress(url: string): string | undefined {
     :save="saveAddress"
   />
 </template>
-
-<style scoped>
-.select {
-  width: 100%;
-}
-</style>

@@ -9,7 +9,10 @@ const openSite = useOpenSite()
 
 const counts = computed(() => {
   const pages = [...openSite.site!.plan.entries.values()].filter((entry) => entry.kind === 'page')
-  const states = STATES.map((state) => ({ state, count: pages.filter((page) => page.state === state).length }))
+  const states = STATES.map((state) => ({
+    state,
+    count: pages.filter((page) => page.state === state).length,
+  }))
   const told = states.filter(({ count }) => count > 0).map(({ state, count }) => `${count} ${state}`)
   return `${pages.length} ${pages.length === 1 ? 'page' : 'pages'}: ${told.reverse().join(', ')}`
 })
@@ -20,7 +23,14 @@ const counts = computed(() => {
     <p class="last" role="status">
       <template v-if="openSite.lastWords">
         <span class="words">{{ openSite.lastWords }}</span>
-        <button v-if="openSite.done.length > 0" type="button" class="plain-button undo" @click="openSite.undo">Undo</button>
+        <button
+          v-if="openSite.done.length > 0"
+          type="button"
+          class="plain-button undo"
+          @click="openSite.undo"
+        >
+          Undo
+        </button>
       </template>
       <span v-else class="quiet">Choose a page in the outline. Every change is saved by itself.</span>
     </p>

@@ -52,6 +52,7 @@ const openSite = useOpenSite()
 
 <style scoped>
 .head {
+  position: relative;
   display: flex;
   align-items: center;
   justify-content: space-between;

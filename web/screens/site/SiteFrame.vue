@@ -29,7 +29,10 @@ watch(
 
 /** Whether keys go into a text, which has an undo of its own. */
 function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  )
 }
 
 function press(event: KeyboardEvent): void {
@@ -68,7 +71,8 @@ onBeforeUnmount(() => {
       <div v-if="openSite.saveTrouble || openSite.notice" class="notices">
         <Alert v-if="openSite.saveTrouble" type="error" role="alert">
           <template #message>
-            Could not save: {{ openSite.saveTrouble }} Your edits are kept here and will be saved as soon as that works again.
+            Could not save: {{ openSite.saveTrouble }} Your edits are kept here and will be saved as soon as
+            that works again.
           </template>
         </Alert>
         <Alert
@@ -113,6 +117,7 @@ onBeforeUnmount(() => {
 }
 
 .outline {
+  position: relative;
   display: flex;
   flex-direction: column;
   min-height: 0;

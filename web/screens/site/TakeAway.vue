@@ -3,6 +3,7 @@ import { IconChevronDown } from '@tabler/icons-vue'
 import { Dropdown, Menu, MenuItem } from 'ant-design-vue'
 import { computed } from 'vue'
 import { sitesApi } from '../../api/sites.ts'
+import { landmarkOf } from '../../parts/landmark.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
 
 const openSite = useOpenSite()
@@ -24,7 +25,7 @@ function holdBack(event: Event): void {
 <template>
   <div class="take-away">
     <a class="main" :href="files[0]!.url" download @click="holdBack">Take away</a>
-    <Dropdown :trigger="['click']" placement="bottomRight">
+    <Dropdown :trigger="['click']" placement="bottomRight" :get-popup-container="landmarkOf">
       <button type="button" aria-label="Take away as …" aria-haspopup="menu">
         <IconChevronDown :size="16" aria-hidden="true" />
       </button>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { IconFileImport, IconTrash } from '@tabler/icons-vue'
-import { Alert, Button, Empty, Input, Modal, Spin } from 'ant-design-vue'
+import { Alert, Button, Empty, Input, Spin } from 'ant-design-vue'
 import { onMounted, ref, shallowRef } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { Refusal } from '../../api/request.ts'
 import { type SiteSummary, sitesApi } from '../../api/sites.ts'
+import ModalDialog from '../../parts/ModalDialog.vue'
 
 const router = useRouter()
 const sites = shallowRef<readonly SiteSummary[]>()
@@ -80,20 +81,38 @@ onMounted(() => {
     </header>
 
     <main>
-      <Alert v-if="trouble" class="trouble" type="error" role="alert" closable :message="trouble" @close="trouble = ''" />
+      <Alert
+        v-if="trouble"
+        class="trouble"
+        type="error"
+        role="alert"
+        closable
+        :message="trouble"
+        @close="trouble = ''"
+      />
       <section aria-labelledby="sites-heading">
         <h2 id="sites-heading">Your sites</h2>
         <Spin v-if="!sites && !trouble" />
-        <Empty v-else-if="sites?.length === 0" description="There is no site yet. Name one below, or open a file." />
+        <Empty
+          v-else-if="sites?.length === 0"
+          description="There is no site yet. Name one below, or open a file."
+        />
         <ul v-else class="sites">
           <li v-for="site in sites" :key="site.id">
             <RouterLink :to="{ name: 'plan', params: { id: site.id } }" class="arm">
               <span class="name">{{ site.name }}</span>
               <span class="facts">
-                {{ site.pages }} {{ site.pages === 1 ? 'page' : 'pages' }} · changed {{ day.format(new Date(site.changedAt)) }}
+                {{ site.pages }} {{ site.pages === 1 ? 'page' : 'pages' }} · changed
+                {{ day.format(new Date(site.changedAt)) }}
               </span>
             </RouterLink>
-            <button type="button" class="plain-button" :aria-label="`Remove ${site.name}`" title="Remove" @click="removing = site">
+            <button
+              type="button"
+              class="plain-button"
+              :aria-label="`Remove ${site.name}`"
+              title="Remove"
+              @click="removing = site"
+            >
               <IconTrash :size="18" aria-hidden="true" />
             </button>
           </li>
@@ -114,23 +133,29 @@ onMounted(() => {
             <span class="with-icon"><IconFileImport :size="17" aria-hidden="true" /> From a file …</span>
           </Button>
           <span class="quiet">a site file (JSON) or an outline (OPML)</span>
-          <input ref="chooser" type="file" hidden accept=".json,.opml,.xml" aria-label="Site file or outline" @change="makeFromFile" />
+          <input
+            ref="chooser"
+            type="file"
+            hidden
+            accept=".json,.opml,.xml"
+            aria-label="Site file or outline"
+            @change="makeFromFile"
+          />
         </p>
       </section>
     </main>
 
-    <Modal
+    <ModalDialog
       :open="removing !== undefined"
       :title="`Remove the site “${removing?.name}”?`"
-      ok-text="Remove for good"
-      cancel-text="Keep"
-      :ok-button-props="{ danger: true }"
-      :width="440"
-      @ok="removeNow"
-      @cancel="removing = undefined"
+      @close="removing = undefined"
     >
       <p>Its {{ removing?.pages }} pages, its pictures and its history go with it. This cannot be undone.</p>
-    </Modal>
+      <template #buttons>
+        <Button @click="removing = undefined">Keep</Button>
+        <Button type="primary" danger @click="removeNow">Remove for good</Button>
+      </template>
+    </ModalDialog>
   </div>
 </template>
 

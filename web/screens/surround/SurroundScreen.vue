@@ -31,21 +31,23 @@ const path = (id: EntryId) => addressesOf(openSite.site!).paths.get(id)!
   <main class="surround">
     <section class="view" aria-labelledby="samples-heading">
       <div class="bar">
-        <h2 id="samples-heading">The same around every page</h2>
+        <h1 id="samples-heading">The same around every page</h1>
         <WidthChoice v-model="width" />
       </div>
       <div class="pages">
         <figure v-for="id in shown" :key="id">
           <LivePage :page="id" :width="width" class="page" />
           <figcaption>
-            <button type="button" class="name" @click="chosen.choose(id)">{{ labelOf(entryOf(openSite.site!.plan, id)) }}</button>
+            <button type="button" class="name" @click="chosen.choose(id)">
+              {{ labelOf(entryOf(openSite.site!.plan, id)) }}
+            </button>
             <code class="path">{{ path(id) }}</code>
           </figcaption>
         </figure>
       </div>
       <p class="quiet">
-        {{ written === 1 ? '1 page carries' : `${written} pages carry` }} this header, menu and footer. From page to page only
-        the mark on the current page and the relative paths differ.
+        {{ written === 1 ? '1 page carries' : `${written} pages carry` }} this header, menu and footer. From
+        page to page only the mark on the current page and the relative paths differ.
       </p>
     </section>
     <SurroundSettings class="settings" />
@@ -76,7 +78,7 @@ const path = (id: EntryId) => addressesOf(openSite.site!).paths.get(id)!
   padding-bottom: 6px;
 }
 
-h2 {
+h1 {
   font-size: 16px;
 }
 

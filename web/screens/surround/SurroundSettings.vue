@@ -28,7 +28,11 @@ function setOrTell(field: SettingName, value: unknown): void {
     <h2>Menu</h2>
     <fieldset class="field plain">
       <legend class="field-label">Levels of the plan it shows</legend>
-      <RadioGroup :value="settings.menuDepth" name="depth" @change="setOrTell('menuDepth', $event.target.value)">
+      <RadioGroup
+        :value="settings.menuDepth"
+        name="depth"
+        @change="setOrTell('menuDepth', $event.target.value)"
+      >
         <Radio :value="1">one</Radio>
         <Radio :value="2">two, with submenus</Radio>
       </RadioGroup>

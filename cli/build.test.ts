@@ -1,0 +1,132 @@
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { LAYOUTS } from '@viatica/core/plan/site.ts'
+import { demoSiteFile } from '@viatica/demo/load.ts'
+import { LinkChecker } from 'linkinator'
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url))
+
+let folder: string
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'build-'))
+  writeFileSync(join(folder, 'demo.json'), demoSiteFile())
+})
+afterAll(() => rmSync(folder, { recursive: true }))
+
+/** Runs the command line as npm does, from the author's folder. */
+function viatica(...args: string[]) {
+  const { status, stdout, stderr } = spawnSync('node', ['--import', 'tsx', 'cli/main.ts', ...args], {
+    cwd: ROOT,
+    encoding: 'utf8',
+    env: { ...process.env, NODE_OPTIONS: '', INIT_CWD: folder },
+  })
+  return { status, stdout, stderr }
+}
+
+function write(name: string, text: string | Buffer): string {
+  writeFileSync(join(folder, name), text)
+  return name
+}
+
+describe('viatica build', () => {
+  test.each(LAYOUTS)(
+    'an independent link checker (linkinator) finds every link of the demo whole, in the layout %s',
+    async (layout) => {
+      const out = `site-${layout}`
+      expect(viatica('build', 'demo.json', '--out', out, '--layout', layout)).toMatchObject({
+        status: 0,
+        stderr: '',
+      })
+      const result = await new LinkChecker().check({
+        path: join(folder, out),
+        recurse: true,
+        // Links that leave the site are not fetched: tests reach no other host.
+        linksToSkip: (url) => Promise.resolve(!url.startsWith('http://localhost')),
+      })
+      expect(result.links.filter((link) => link.state === 'BROKEN')).toEqual([])
+      const pages = result.links.filter((link) => link.state === 'OK' && link.url.endsWith('.html'))
+      const files = readdirSync(join(folder, out), { recursive: true, encoding: 'utf8' }).filter((name) =>
+        name.endsWith('.html'),
+      )
+      expect(new Set(pages.map((link) => link.url)).size).toBe(files.length)
+      expect(files.length).toBe(37)
+    },
+  )
+
+  test('an outline becomes a site, with the base URL and menu depth that were asked for', () => {
+    const file = write(
+      'a.opml',
+      '<opml version="2.0"><head><title>T</title></head><body><outline text="A"><outline text="B"/></outline><outline text="C"/></body></opml>',
+    )
+    expect(
+      viatica('build', file, '--out', 'a', '--base-url', 'https://example.org/x', '--menu-depth', '2').status,
+    ).toBe(0)
+    const html = readFileSync(join(folder, 'a/b.html'), 'utf8')
+    expect(html).toContain('<link rel="canonical" href="https://example.org/x/b.html">')
+    expect(html).toContain('<ul id="menu-a">')
+  })
+
+  test('building twice gives the same files', () => {
+    const read = (name: string) => readFileSync(join(folder, 'twice', name), 'utf8')
+    viatica('build', 'demo.json', '--out', 'twice')
+    const first = read('index.html')
+    viatica('build', 'demo.json', '--out', 'twice')
+    expect(read('index.html')).toBe(first)
+  })
+
+  test.each([
+    ['no command', () => [], /^Usage: viatica build/],
+    ['no folder', () => ['build', 'demo.json'], /^Usage: viatica build/],
+    ['an unknown option', () => ['build', 'demo.json', '--out', 'bad', '--colour', 'x'], /--colour/],
+    [
+      'an unknown layout',
+      () => ['build', 'demo.json', '--out', 'bad', '--layout', 'x'],
+      /^--layout must be flat, nested or folders/,
+    ],
+    [
+      'a bad depth',
+      () => ['build', 'demo.json', '--out', 'bad', '--menu-depth', '9'],
+      /^--menu-depth must be 1 or 2/,
+    ],
+    [
+      'a bad base URL',
+      () => ['build', 'demo.json', '--out', 'bad', '--base-url', 'example.org'],
+      /^--base-url must be an address/,
+    ],
+    [
+      'a file that is not there',
+      () => ['build', 'none.json', '--out', 'bad'],
+      /none\.json: There is no such file/,
+    ],
+    ['a folder', () => ['build', '.', '--out', 'bad'], /This is a folder/],
+    [
+      'bytes that are no text',
+      () => ['build', write('b.json', Buffer.from([0xff, 0xfe, 0x00])), '--out', 'bad'],
+      /not text in UTF-8/,
+    ],
+    [
+      'a site file cut off',
+      () => ['build', write('c.json', demoSiteFile().slice(0, 999)), '--out', 'bad'],
+      /c\.json: Line \d+, column \d+: /,
+    ],
+    [
+      'an outline that is none',
+      () => ['build', write('d.opml', '<rss/>'), '--out', 'bad'],
+      /d\.opml: Line 1, column \d+: .*not <opml>/,
+    ],
+    [
+      '90 MB',
+      () => ['build', write('e.json', Buffer.alloc(90_000_000, 'x')), '--out', 'bad'],
+      /larger than 20 MB/,
+    ],
+  ])('%s: status 2, one line, and nothing is written', (_, args, reason) => {
+    const { status, stdout, stderr } = viatica(...args())
+    expect({ status, stdout }).toEqual({ status: 2, stdout: '' })
+    expect(stderr).toMatch(reason)
+    expect(stderr.trim().split('\n')).toHaveLength(1)
+    expect(existsSync(join(folder, 'bad'))).toBe(false)
+  })
+})

@@ -1,0 +1,71 @@
+import { outputFiles } from '@viatica/core/formats/archive.ts'
+import { mainMenu } from '@viatica/core/navigate/menu.ts'
+import { compileBody } from '@viatica/core/render/body.ts'
+import { isWritten } from '@viatica/core/plan/entry.ts'
+import { HtmlValidate } from 'html-validate'
+import { loadDemo } from './load.ts'
+
+const { site, contents } = loadDemo()
+const entries = [...site.plan.entries.values()]
+const pages = [...outputFiles(site)].flatMap((file) =>
+  'text' in file && file.path.endsWith('.html') ? [file] : [],
+)
+
+describe('the demo', () => {
+  test('has about forty pages of every state, a group and a link', () => {
+    expect(entries.filter(({ kind }) => kind === 'page').length).toBeGreaterThanOrEqual(38)
+    expect(new Set(entries.flatMap((entry) => (entry.kind === 'page' ? [entry.state] : [])))).toEqual(
+      new Set(['planned', 'draft', 'ready']),
+    )
+    expect(entries.map(({ kind }) => kind)).toEqual(expect.arrayContaining(['group', 'link']))
+    expect(mainMenu(site).length).toBeGreaterThan(7)
+  })
+
+  test('every written page has content and a description, and every pointer in a body leads to something', () => {
+    for (const entry of entries) {
+      if (!isWritten(entry)) continue
+      expect(entry.body.html.length).toBeGreaterThan(200)
+      expect(entry.description).not.toBe('')
+      for (const slot of compileBody(entry.body).slots) {
+        const isThere =
+          slot.to === 'site-file' ? site.files.has(slot.id) : isWritten(site.plan.entries.get(slot.id))
+        expect({ page: entry.id, leadsTo: slot.id, isThere }).toEqual({
+          page: entry.id,
+          leadsTo: slot.id,
+          isThere: true,
+        })
+      }
+    }
+  })
+
+  test('every picture is among the contents', () => {
+    for (const file of site.files.values()) expect(contents.get(file.content)?.toString()).toContain('<svg')
+  })
+
+  const validator = new HtmlValidate({
+    extends: [
+      'html-validate:standard',
+      'html-validate:a11y',
+      'html-validate:document',
+      'html-validate:recommended',
+    ],
+    rules: {
+      // The standard takes either case; pages are written in lower case throughout.
+      'doctype-style': ['error', { style: 'lowercase' }],
+      // Digests guard what comes from other hosts: nothing does.
+      'require-sri': ['error', { target: 'crossorigin' }],
+    },
+  })
+
+  test.each(pages.map(({ path, text }) => [path, text] as const))(
+    'html-validate (WHATWG HTML) finds nothing on %s',
+    async (_, text) => {
+      const report = await validator.validateString(text())
+      expect(
+        report.results.flatMap((result) =>
+          result.messages.map(({ ruleId, message, line }) => ({ ruleId, message, line })),
+        ),
+      ).toEqual([])
+    },
+  )
+})

@@ -1,0 +1,262 @@
+import { readFileSync } from 'node:fs'
+import type { Page } from '@playwright/test'
+import { mainMenu, hereMark, itemParents } from '@viatica/core/navigate/menu.ts'
+import { breadcrumbOf } from '@viatica/core/navigate/breadcrumb.ts'
+import { readingOrder } from '@viatica/core/navigate/readingOrder.ts'
+import { addressesOf } from '@viatica/core/address/addresses.ts'
+import { labelOf } from '@viatica/core/plan/entry.ts'
+import { childrenOf, entryOf } from '@viatica/core/plan/plan.ts'
+import type { Site } from '@viatica/core/plan/site.ts'
+import { fromSiteData, type SiteData } from '@viatica/core/plan/siteData.ts'
+import { serveUnpacked, type StaticSite } from './staticSite.ts'
+import { axeFindings, expect, openDemo, row, rowNamed, saved, type Served, test } from './viatica.ts'
+
+async function siteNow(served: Served, id: string): Promise<Site> {
+  const { site } = (await (await fetch(`${served.url}/api/sites/${id}`)).json()) as { site: SiteData }
+  return fromSiteData(site)
+}
+
+async function editByHand(page: Page): Promise<void> {
+  // Adds a page beside another, by keyboard; its name is as awkward as names get.
+  await row(page, 'news').click()
+  await page.keyboard.press('Enter')
+  await page.getByLabel('Name of the new page').fill('Über <b>uns</b> & “mehr”')
+  await page.keyboard.press('Enter')
+  await expect(rowNamed(page, 'Über <b>uns</b> & “mehr”')).toHaveAttribute('aria-selected', 'true')
+
+  // Nests two pages under it: one by the button, one by the key.
+  await page.getByRole('button', { name: 'beneath', exact: true }).click()
+  await page.getByLabel('Name of the new page').fill('Index')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Enter')
+  await page.getByLabel('Name of the new page').fill('CON')
+  await page.keyboard.press('Enter')
+  await expect(rowNamed(page, 'CON')).toHaveAttribute('aria-level', '3')
+  await expect(page.getByRole('complementary').getByText('uber-b-uns-b-mehr/con-2.html')).toBeVisible()
+
+  // Renames in place.
+  await row(page, 'tea-room').click()
+  await page.keyboard.press('F2')
+  await page.getByLabel('New name').fill('Tea & cake')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('contentinfo')).toContainText('“Tea room” renamed “Tea & cake”')
+
+  // Moves by keyboard: up, out, in.
+  await row(page, 'stoppages').click()
+  await page.keyboard.press('Alt+ArrowUp')
+  await page.keyboard.press('Alt+ArrowLeft')
+  await expect(row(page, 'stoppages')).toHaveAttribute('aria-level', '2')
+  await page.keyboard.press('Alt+ArrowRight')
+  await expect(row(page, 'stoppages')).toHaveAttribute('aria-level', '3')
+  await expect(row(page, 'stoppages')).toBeFocused()
+
+  // Moves by drag: under another, then before another.
+  await row(page, 'otters').dragTo(row(page, 'birds'))
+  await expect(row(page, 'otters')).toHaveAttribute('aria-level', '4')
+  await row(page, 'moorings').dragTo(row(page, 'licences'), { targetPosition: { x: 120, y: 2 } })
+  await expect(row(page, 'moorings')).toHaveAttribute('aria-posinset', '1')
+
+  // A move under itself is not taken: a drag onto one of its own has nowhere to land.
+  await row(page, 'lock-guide').dragTo(row(page, 'tanyard'))
+  await expect(row(page, 'lock-guide')).toHaveAttribute('aria-level', '3')
+
+  // Removes a section, after being told what goes with it; undoes that, and does without another page.
+  await row(page, 'about').click()
+  await page.keyboard.press('Delete')
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('go 4 entries')
+  await expect(dialog.getByRole('listitem')).toHaveText(['History', 'Trustees', 'Contact', 'Annual reports'])
+  await dialog.getByRole('button', { name: 'Remove all' }).click()
+  await expect(row(page, 'history')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Undo' }).first().click()
+  await expect(row(page, 'history')).toBeVisible()
+  await row(page, 'lock-keepers').click()
+  await page.keyboard.press('Delete')
+  await expect(row(page, 'lock-keepers')).toHaveCount(0)
+  await page.keyboard.press('Control+z')
+  await expect(row(page, 'lock-keepers')).toBeVisible()
+  await page.keyboard.press('Control+Shift+Z')
+  await expect(row(page, 'lock-keepers')).toHaveCount(0)
+  await saved(page)
+}
+
+async function takeAway(page: Page): Promise<StaticSite> {
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Take away' }).click()
+  return serveUnpacked(readFileSync(await (await downloading).path()))
+}
+
+/** Header and footer with marks taken off and links resolved. */
+function bareSurround(page: Page): Promise<string> {
+  return page.evaluate(() => {
+    const copy = document.body.cloneNode(true) as HTMLElement
+    copy.querySelectorAll('.banner').forEach((part) => part.remove())
+    for (const element of copy.querySelectorAll('*')) {
+      element.removeAttribute('aria-current')
+      if (/^(here|within)$/.test(element.className)) element.removeAttribute('class')
+      for (const name of ['href', 'src']) {
+        const value = element.getAttribute(name)
+        if (value && !value.startsWith('#')) element.setAttribute(name, new URL(value, document.baseURI).href)
+      }
+    }
+    const surround = [...copy.querySelectorAll('.skip-link, header, footer')]
+    return surround.map((part) => part.outerHTML.replace(/\s+/g, ' ')).join('\n')
+  })
+}
+
+const hrefs = (page: Page, selector: string) =>
+  page.locator(selector).evaluateAll((links) => links.map((link) => (link as HTMLAnchorElement).href))
+
+/** Clicks one link of a page, whatever has to be opened to reach it, and says where that led. */
+async function clickLink(page: Page, index: number): Promise<number | undefined> {
+  const link = page.locator('a[href]').nth(index)
+  const submenu = link.locator('xpath=ancestor::ul[parent::li]').first()
+  if ((await submenu.count()) > 0 && !(await submenu.isVisible()))
+    await submenu.locator('xpath=preceding-sibling::button').click()
+  const answered = page.waitForResponse((response) => response.request().isNavigationRequest())
+  // The skip link shows itself when it has the focus.
+  await link.focus()
+  await link.click()
+  return (await answered).status()
+}
+
+test('the demo, edited in the interface and taken away, has no broken link and one surround', async ({
+  page,
+  served,
+  watched,
+}) => {
+  const id = await openDemo(page, served)
+  await editByHand(page)
+  const site = await siteNow(served, id)
+  const unpacked = await takeAway(page)
+  const { paths } = addressesOf(site)
+  const urlOf = (entry: string) =>
+    new URL(paths.get(entry)!.split('/').map(encodeURIComponent).join('/'), unpacked.url).href
+  expect([...unpacked.pages].sort()).toEqual(
+    readingOrderAndRest(site)
+      .map((entry) => paths.get(entry)!)
+      .sort(),
+  )
+
+  const visitor = await page.context().newPage()
+  visitor.on('pageerror', (error) => watched.errors.push(error.message))
+  const menuParents = itemParents(mainMenu(site))
+  const surrounds = new Set<string>()
+  for (const entry of readingOrderAndRest(site)) {
+    await visitor.goto(urlOf(entry))
+    surrounds.add(await bareSurround(visitor))
+
+    // The mark, as design 5.4 has it.
+    const mark = hereMark(site.plan, menuParents, entry)
+    const current = visitor.locator('.menu [aria-current]')
+    await expect(current).toHaveCount(mark.here || mark.nearest ? 1 : 0)
+    if (mark.here) {
+      await expect(current).toHaveAttribute('aria-current', 'page')
+      await expect(current).toHaveText(labelOf(entryOf(site.plan, entry)))
+    } else if (mark.nearest) {
+      await expect(current).toHaveAttribute('aria-current', 'true')
+      await expect(current).toHaveText(labelOf(entryOf(site.plan, mark.nearest)))
+    }
+    await expect(visitor.locator('.menu .within')).toHaveCount(mark.within.size + (mark.nearest ? 1 : 0))
+
+    // The breadcrumb equals the ancestors.
+    const way = breadcrumbOf(site.plan, entry)
+    expect(await visitor.locator('.breadcrumb li').allTextContents()).toEqual(
+      way.map((one) => labelOf(entryOf(site.plan, one))),
+    )
+    const linked = way.slice(0, -1).filter((one) => entryOf(site.plan, one).kind === 'page')
+    expect(await hrefs(visitor, '.breadcrumb a')).toEqual(linked.map(urlOf))
+    expect(await axeFindings(visitor)).toEqual([])
+  }
+  expect(surrounds.size).toBe(1)
+
+  // Next from the home page visits every page of the reading order once, and previous goes back.
+  const order = readingOrder(site.plan)
+  await visitor.goto(urlOf(order[0]!))
+  for (const [step, entry] of order.entries()) {
+    expect(visitor.url()).toBe(urlOf(entry))
+    const next = visitor.locator('.pager a[rel=next]')
+    if (step < order.length - 1) await next.click()
+    else await expect(next).toHaveCount(0)
+  }
+  for (const entry of [...order].reverse().slice(1)) {
+    await visitor.locator('.pager a[rel=prev]').click()
+    expect(visitor.url()).toBe(urlOf(entry))
+  }
+  await expect(visitor.locator('.pager a[rel=prev]')).toHaveCount(0)
+
+  unpacked.stop()
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
+/** There are some 1,700 links to click: the pages are dealt out to as many tests, which run side by side. */
+const SHARES = [0, 1, 2, 3]
+
+for (const share of SHARES) {
+  test(`every link of the edited demo, clicked, leads to a page (share ${share + 1} of ${SHARES.length})`, async ({
+    page,
+    served,
+    watched,
+  }) => {
+    const id = await openDemo(page, served)
+    await editByHand(page)
+    const site = await siteNow(served, id)
+    const unpacked = await takeAway(page)
+    const pages = unpacked.pages.filter((_, at) => at % SHARES.length === share)
+    const { broken, left, clicked } = await clickAll(await page.context().newPage(), unpacked.url, pages)
+    expect(broken).toEqual([])
+    // What leaves the site is what the author put there.
+    expect([...left].sort()).toEqual([
+      'https://shop.example.org/wetherlock',
+      'mailto:office@wetherlock.example.org',
+    ])
+    // At the least the brand, the first level of the menu, and the pager.
+    expect(clicked).toBeGreaterThan(childrenOf(site.plan, site.plan.home).length * pages.length)
+    unpacked.stop()
+    expect(watched).toEqual({ errors: [], strangers: [] })
+  })
+}
+
+/** Clicks every link on these pages of an unpacked site; those that leave it are listed instead. */
+async function clickAll(visitor: Page, top: string, pages: readonly string[]) {
+  const broken: string[] = []
+  const left = new Set<string>()
+  let clicked = 0
+  for (const path of pages) {
+    const url = new URL(path.split('/').map(encodeURIComponent).join('/'), top).href
+    await visitor.goto(url)
+    const targets = await hrefs(visitor, 'a[href]')
+    for (const [index, target] of targets.entries()) {
+      if (!target.startsWith(top)) {
+        left.add(target)
+        continue
+      }
+      if (visitor.url() !== url) await visitor.goto(url, { waitUntil: 'domcontentloaded' })
+      if (target.startsWith(`${url}#`)) {
+        expect(
+          await visitor.evaluate(
+            (hash) => document.getElementById(hash) !== null,
+            new URL(target).hash.slice(1),
+          ),
+        ).toBe(true)
+        continue
+      }
+      const status = await clickLink(visitor, index)
+      clicked++
+      const hash = decodeURIComponent(new URL(target).hash.slice(1))
+      const lands =
+        hash === '' || (await visitor.evaluate((one) => document.getElementById(one) !== null, hash))
+      if (status !== 200 || visitor.url() !== target || !lands) broken.push(`${path} → ${target} (${status})`)
+    }
+  }
+  return { broken, left, clicked }
+}
+
+/** Every page that is written, those of the reading order first. */
+function readingOrderAndRest(site: Site): string[] {
+  const order = readingOrder(site.plan)
+  const rest = [...site.plan.entries.values()].filter(
+    (entry) => entry.kind === 'page' && entry.state !== 'planned' && !entry.inOrder,
+  )
+  return [...order, ...rest.map((entry) => entry.id)]
+}

@@ -1,0 +1,335 @@
+import { readFileSync } from 'node:fs'
+import { demoSiteFile } from '@viatica/demo/load.ts'
+import { axeFindings, expect, openDemo, row, rowNamed, saved, test } from './viatica.ts'
+
+test.describe('the list of sites', () => {
+  test('makes, opens and removes sites, and says when there are none', async ({ page, served, watched }) => {
+    await page.goto(served.url)
+    await expect(page.getByRole('link', { name: /Wetherlock Canal Trust 41 pages/ })).toBeVisible()
+    expect(await axeFindings(page)).toEqual([])
+
+    await page.getByRole('button', { name: 'Start' }).click()
+    await expect(page.getByRole('alert')).toContainText('Give the new site a name')
+    await page.getByLabel('Its name').fill('Parish <hall>')
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('treeitem')).toHaveCount(1)
+    await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Home')
+
+    await page.getByRole('link', { name: /all sites/ }).click()
+    for (const name of ['Parish <hall>', 'Wetherlock Canal Trust']) {
+      await page.getByRole('button', { name: `Remove ${name}` }).click()
+      expect(await axeFindings(page)).toEqual([])
+      await page.getByRole('button', { name: 'Remove for good' }).click()
+      await expect(page.getByRole('link', { name })).toHaveCount(0)
+    }
+    await expect(page.getByText('There is no site yet')).toBeVisible()
+    expect(watched).toEqual({ errors: [], strangers: [] })
+  })
+
+  test('takes a site from a file, and says where a bad file is at fault', async ({ page, served }) => {
+    await page.goto(served.url)
+    const chooser = page.getByLabel('Site file or outline')
+    const file = (name: string, text: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) })
+    await chooser.setInputFiles(file('bad.json', demoSiteFile().slice(0, 4000)))
+    await expect(page.getByRole('alert')).toContainText(
+      /Line \d+, column \d+: This is not a site file, or it is cut off/,
+    )
+    await chooser.setInputFiles(file('bomb.opml', '<!DOCTYPE opml [<!ENTITY a "b">]><opml/>'))
+    await expect(page.getByRole('alert')).toContainText('declarations of its own')
+    await expect(page.getByRole('listitem')).toHaveCount(1)
+    await chooser.setInputFiles(
+      file(
+        'plan.opml',
+        '<opml version="2.0"><head><title>Course</title></head><body><outline text="Lesson 1"/><outline text="Lesson 2"/></body></opml>',
+      ),
+    )
+    await expect(page.getByRole('treeitem')).toHaveCount(3)
+    await expect(page.getByRole('treeitem').nth(2)).toContainText('lesson-2')
+  })
+})
+
+test.describe('Plan', () => {
+  test('sets every field of an entry, and the live page follows', async ({ page, served, watched }) => {
+    await openDemo(page, served)
+    await row(page, 'tanyard').click()
+    const details = page.getByRole('complementary')
+    const live = page.frameLocator('iframe')
+
+    await details.getByLabel('Title', { exact: true }).fill('Tanyard Locks')
+    await expect(live.getByRole('heading', { level: 1 })).toHaveText('Tanyard Locks')
+    await expect(details.getByText('boating/lock-guide/tanyard-locks.html')).toBeVisible()
+    await details.getByLabel('First heading').fill('Three chambers')
+    await expect(live.getByRole('heading', { level: 1 })).toHaveText('Three chambers')
+    await details.getByLabel('Name in menus').fill('Tanyard')
+    await expect(live.getByRole('navigation', { name: 'Breadcrumb' })).toContainText('Tanyard')
+
+    // A file name is made sound, and shown before it is saved.
+    await details.getByLabel('File name').fill('Über Tanyard!')
+    await expect(details.getByText('will be saved as uber-tanyard')).toBeVisible()
+    await details.getByLabel('Note to yourself').click()
+    await expect(details.getByLabel('File name')).toHaveValue('uber-tanyard')
+    await expect(details.getByText('boating/lock-guide/uber-tanyard.html')).toBeVisible()
+    await details.getByLabel('Note to yourself').fill('Ask about the paddles')
+
+    await details.locator('label', { hasText: 'planned' }).click()
+    await expect(page.getByText('planned: not in menus')).toBeVisible()
+    await details.locator('label', { hasText: 'ready' }).click()
+    await details.getByRole('checkbox', { name: 'menus' }).uncheck()
+    await expect(row(page, 'tanyard').getByLabel('not in menus')).toBeVisible()
+    await details.getByRole('checkbox', { name: 'reading order' }).uncheck()
+    await expect(details.getByText('it is not in the reading order')).toBeVisible()
+
+    // An unclosed element stays inside main.
+    await details.getByLabel('Main content (HTML)').fill('<div><b>Open <a href="entry:visit">visit</a>')
+    await expect(live.locator('main b')).toHaveText('Open visit')
+    await expect(live.locator('main footer')).toHaveCount(0)
+    await expect(live.getByRole('contentinfo')).toBeVisible()
+
+    await saved(page)
+    await page.reload()
+    await row(page, 'tanyard').click()
+    await expect(details.getByLabel('Title', { exact: true })).toHaveValue('Tanyard Locks')
+    await expect(details.getByLabel('Note to yourself')).toHaveValue('Ask about the paddles')
+    expect(watched).toEqual({ errors: [], strangers: [] })
+  })
+
+  test('a link followed in the live page chooses its page; one that leaves the site is told', async ({
+    page,
+    served,
+  }) => {
+    await openDemo(page, served)
+    await row(page, 'tanyard').click()
+    await page.getByText('360', { exact: true }).click()
+    await page.frameLocator('iframe').getByRole('link', { name: 'lock keeper' }).click()
+    await expect(row(page, 'lock-keepers')).toHaveAttribute('aria-selected', 'true')
+    await page.frameLocator('iframe').getByRole('button', { name: 'Menu' }).click()
+    await page.frameLocator('iframe').getByRole('link', { name: 'Shop' }).click()
+    await expect(page.getByRole('alert')).toContainText(
+      'leads out of the site, to https://shop.example.org/wetherlock',
+    )
+  })
+
+  test('scripts of the author’s content do not run in Viatica, and reach nothing of it', async ({
+    page,
+    served,
+  }) => {
+    const id = await openDemo(page, served)
+    await row(page, 'privacy').click()
+    const body =
+      '<p id="probe">quiet</p><script>document.getElementById("probe").textContent = "ran"; parent.document.title = "taken"</script><img src="x" onerror="document.title=1">'
+    await page.getByLabel('Main content (HTML)').fill(body)
+    await expect(page.frameLocator('iframe').locator('#probe')).toHaveText('quiet')
+    await saved(page)
+    await expect(page).toHaveTitle('Wetherlock Canal Trust · Viatica')
+    await page.goto(`${served.url}/preview/${id}/privacy.html`)
+    await expect(page.locator('#probe')).toHaveText('quiet')
+    expect(await page.evaluate(() => window.origin)).toBe('null')
+  })
+
+  test('groups and links are added, and a link is given its target', async ({ page, served }) => {
+    await openDemo(page, served)
+    await row(page, 'shop').click()
+    await row(page, 'shop').getByRole('button', { name: 'Actions' }).click()
+    await page.getByRole('menuitem', { name: 'New group' }).click()
+    await page.getByLabel('Name of the new group').fill('For members')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText('A group has no page of its own')).toBeVisible()
+    await rowNamed(page, 'For members').getByRole('button', { name: 'Actions' }).click()
+    await page.getByRole('menuitem', { name: 'New link' }).click()
+    await page.getByLabel('Name of the new link').fill('Forum')
+    await page.keyboard.press('Enter')
+    await page.getByLabel('Leads to').selectOption('an address elsewhere')
+    const address = page.getByLabel('Address', { exact: true })
+    await address.fill('javascript:alert(1)')
+    await expect(page.getByRole('alert')).toContainText('must be an address that starts with http')
+    await address.fill('https://forum.example.org/')
+    await expect(rowNamed(page, 'Forum')).toContainText('forum.example.org')
+    await page.keyboard.press('Escape')
+    // What is under a group shows in the menu.
+    await rowNamed(page, 'Forum').click()
+    await page.keyboard.press('Alt+ArrowUp')
+    await page.keyboard.press('Alt+ArrowDown')
+    await page.keyboard.press('Alt+ArrowRight')
+    await expect(rowNamed(page, 'Forum')).toHaveAttribute('aria-level', '3')
+    await row(page, 'home').click()
+    await expect(
+      page.frameLocator('iframe').getByRole('button', { name: 'More in For members' }),
+    ).toBeVisible()
+    await saved(page)
+  })
+
+  test('works by keyboard: the tree, its keys, and the list of them', async ({ page, served }) => {
+    await openDemo(page, served)
+    await row(page, 'home').focus()
+    await page.keyboard.press('End')
+    await expect(row(page, 'privacy')).toBeFocused()
+    await page.keyboard.press('Home')
+    await page.keyboard.press('ArrowDown')
+    await expect(row(page, 'visit')).toBeFocused()
+    await page.keyboard.press('ArrowLeft')
+    await expect(row(page, 'visit')).toHaveAttribute('aria-expanded', 'false')
+    await page.keyboard.press('ArrowDown')
+    await expect(row(page, 'boating')).toBeFocused()
+    await page.keyboard.press('?')
+    await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Shift Enter')
+    await page.keyboard.press('Escape')
+    await expect(row(page, 'boating')).toBeFocused()
+    await page.keyboard.press('Home')
+    await page.keyboard.press('Delete')
+    await expect(page.getByRole('alert')).toContainText('cannot be removed')
+  })
+})
+
+test.describe('Surround', () => {
+  test('its settings show on three pages at once', async ({ page, served, watched }) => {
+    await openDemo(page, served)
+    await page.getByRole('link', { name: 'Surround' }).click()
+    const frames = page.locator('iframe')
+    await expect(frames).toHaveCount(3)
+    const settings = page.getByRole('complementary')
+    await settings.getByLabel('Site name').fill('The <Wetherlock> Canal')
+    await settings.getByLabel('For next').fill('Onward')
+    await settings.getByLabel('Copyright line').fill('© 2026 The trust')
+    await settings.getByLabel('Contact address').fill('trust@example.org')
+    await settings.getByLabel('plain text').check()
+    for (const at of [0, 1, 2]) {
+      const shown = frames.nth(at).contentFrame()
+      await expect(shown.locator('.brand-name')).toHaveText('The <Wetherlock> Canal')
+      await expect(shown.locator('.copyright')).toHaveText('© 2026 The trust')
+      await expect(shown.locator('.pager-word').last()).toHaveText('Onward')
+      await expect(shown.locator('a[href="mailto:trust@example.org"]')).toHaveCount(1)
+    }
+    await expect(frames.nth(0).contentFrame().locator('span.here')).toHaveText('Home')
+    await settings.getByLabel('one', { exact: true }).check()
+    await expect(frames.nth(0).contentFrame().locator('.menu-open')).toHaveCount(0)
+
+    const picture = {
+      name: 'Our Mark.svg',
+      mimeType: 'image/svg+xml',
+      buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'),
+    }
+    await page.getByLabel('Logo from disk').setInputFiles(picture)
+    await expect(frames.nth(2).contentFrame().locator('.brand img')).toHaveAttribute(
+      'src',
+      '../../pictures/our-mark.svg',
+    )
+    await page.getByLabel('Alternative text').fill('A lock')
+    await expect(frames.nth(1).contentFrame().locator('.brand img')).toHaveAttribute('alt', 'A lock')
+    await page.getByLabel('Logo from disk').setInputFiles({ ...picture, name: 'x.png' })
+    await expect(page.getByRole('alert')).toContainText('which its name does not say')
+    await saved(page)
+    expect(watched.strangers).toEqual([])
+  })
+
+  test('the site is taken away as a site file and as an outline, too', async ({ page, served }) => {
+    await openDemo(page, served)
+    await page.getByRole('link', { name: 'Surround' }).click()
+    for (const [words, name] of [
+      ['site file', 'wetherlock-canal-trust.site.json'],
+      ['outline', 'wetherlock-canal-trust.opml'],
+    ] as const) {
+      await page.getByRole('button', { name: 'Take away as …' }).click()
+      const downloading = page.waitForEvent('download')
+      await page.getByRole('menuitem', { name: words }).getByRole('link').click()
+      const download = await downloading
+      expect(download.suggestedFilename()).toBe(name)
+      expect(readFileSync(await download.path(), 'utf8')).toContain('Tanyard Staircase')
+    }
+  })
+})
+
+test('axe-core finds nothing on any screen, with its dialogs and menus open', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await openDemo(page, served)
+  expect(await axeFindings(page)).toEqual([])
+  for (const id of ['tanyard', 'walks', 'shop']) {
+    await row(page, id).click()
+    expect(await axeFindings(page)).toEqual([])
+  }
+  await row(page, 'shop').getByRole('button', { name: 'Actions' }).click()
+  await expect(page.getByRole('menuitem', { name: 'Rename' })).toBeVisible()
+  expect(await axeFindings(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  await row(page, 'boating').click()
+  await page.keyboard.press('Delete')
+  await expect(page.getByRole('dialog')).toBeVisible()
+  expect(await axeFindings(page)).toEqual([])
+  await page.getByRole('button', { name: 'Keep' }).click()
+  await page.getByRole('button', { name: 'Keys' }).click()
+  expect(await axeFindings(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  for (const stop of ['Surround', 'Write', 'Proof', 'Publish']) {
+    await page.getByRole('link', { name: stop }).click()
+    await expect(page.getByRole('link', { name: stop })).toHaveAttribute('aria-current', 'page')
+    expect(await axeFindings(page)).toEqual([])
+  }
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
+test.describe('saving', () => {
+  test('while the database is stopped the page says so, keeps the edits, and saves them when it is back', async ({
+    page,
+    served,
+  }) => {
+    const id = await openDemo(page, served)
+    await served.gate.shut()
+    await row(page, 'news').click()
+    await page.getByLabel('Title', { exact: true }).fill('Fresh news')
+    await expect(page.getByText('Could not save', { exact: true })).toBeVisible()
+    await expect(page.getByRole('alert')).toContainText('The database cannot be reached')
+    await page.getByLabel('Description for search engines').fill('What is new.')
+    await expect(rowNamed(page, 'Fresh news')).toBeVisible()
+    expect(await axeFindings(page)).toEqual([])
+    await served.gate.reopen()
+    await saved(page)
+    await page.goto(`${served.url}/preview/${id}/fresh-news.html`)
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Fresh news')
+    await expect(page.locator('meta[name=description]')).toHaveAttribute('content', 'What is new.')
+  })
+
+  test('the same when the server itself is gone for a while', async ({ page, served }) => {
+    await openDemo(page, served)
+    await served.stop('SIGKILL')
+    await row(page, 'news').click()
+    await page.keyboard.press('F2')
+    await page.getByLabel('New name').fill('Later news')
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('alert')).toContainText('server of Viatica cannot be reached')
+    await served.start()
+    await saved(page)
+    await page.reload()
+    await expect(rowNamed(page, 'Later news')).toBeVisible()
+  })
+
+  test('two windows on one site: what both did is kept, and what was overtaken is told', async ({
+    page,
+    served,
+    context,
+  }) => {
+    await openDemo(page, served)
+    const other = await context.newPage()
+    await openDemo(other, served)
+    await row(other, 'nature').click()
+    await other.keyboard.press('Delete')
+    await other.getByRole('button', { name: 'Remove all' }).click()
+    await saved(other)
+
+    await row(page, 'news').click()
+    await page.getByLabel('Title', { exact: true }).fill('From the first window')
+    await saved(page)
+    await expect(row(page, 'nature')).toHaveCount(0)
+
+    await row(other, 'visit').click()
+    await other.keyboard.press('Delete')
+    await other.getByRole('button', { name: 'Remove all' }).click()
+    await saved(other)
+    await row(page, 'access').click()
+    await page.getByLabel('Title', { exact: true }).fill('Too late')
+    await expect(page.getByRole('alert')).toContainText('An edit could not be kept')
+    await expect(row(page, 'access')).toHaveCount(0)
+    await expect(rowNamed(page, 'From the first window')).toBeVisible()
+  })
+})

@@ -1,0 +1,37 @@
+import { chromium } from '@playwright/test'
+import config from './playwright.config.ts'
+
+/** Takes the pictures of the README: `takePictures.ts URL FOLDER`, of a server that has the demo and nothing else. */
+const [url = '', folder = ''] = process.argv.slice(2)
+
+const browser = await chromium.launch(config.use?.launchOptions ?? {})
+const page = await browser.newPage({ viewport: config.use?.viewport ?? null })
+const picture = async (name: string) => {
+  // Frames load by themselves; nothing tells when the last of them is painted.
+  await page.waitForTimeout(1500)
+  await page.screenshot({ path: `${folder}/${name}.png` })
+}
+
+await page.goto(url)
+await page.getByRole('link', { name: /Wetherlock/ }).waitFor()
+await picture('sites')
+await page.getByRole('link', { name: /Wetherlock/ }).click()
+const id = /sites\/(\w+)/.exec(page.url())![1]
+await page.locator('[data-entry=tanyard]').click()
+await picture('plan')
+await page.locator('[data-entry=mill-lock]').click()
+await page.keyboard.press('Enter')
+await page.keyboard.type('Summit Stop Lock, old chamber')
+await picture('naming')
+await page.keyboard.press('Escape')
+await page.getByRole('link', { name: 'Surround' }).click()
+await picture('surround')
+
+await page.goto(`${url}preview/${id}/index.html`)
+await picture('page-wide')
+await page.setViewportSize({ width: 360, height: 760 })
+await page.goto(`${url}preview/${id}/walk/stage-3.html`)
+await page.getByRole('button', { name: 'Menu' }).click()
+await page.getByRole('button', { name: 'More in Towpath walk' }).click()
+await picture('page-narrow')
+await browser.close()

@@ -1,0 +1,114 @@
+import { type ChildProcess, fork } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { fileURLToPath } from 'node:url'
+import { makeDatabase } from '@viatica/server/testing/database.ts'
+import { type Gate, openGate } from './gate.ts'
+import { test as base, expect, type Frame, type Page } from '@playwright/test'
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url))
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+
+/** A server like that of npm start, with the demo, on a free port and a database of its own. */
+export interface Served {
+  readonly url: string
+  /** Shutting it is as stopping the database. */
+  readonly gate: Gate
+  stop(signal?: NodeJS.Signals): Promise<void>
+  start(): Promise<void>
+}
+
+async function startServer(
+  databaseUrl: string,
+  port: number,
+): Promise<{ child: ChildProcess; port: number }> {
+  const child = fork(`${ROOT}/server/main.ts`, {
+    cwd: ROOT,
+    execArgv: ['--import', 'tsx'],
+    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), LOG_LEVEL: 'error' },
+  })
+  const said = await new Promise<{ port: number }>((resolve, reject) => {
+    child.once('message', (message) => resolve(message as { port: number }))
+    child.once('exit', (code) => reject(new Error(`the server stopped with status ${code}`)))
+  })
+  return { child, port: said.port }
+}
+
+interface Watched {
+  /** Console errors and uncaught exceptions so far. */
+  readonly errors: string[]
+  /** Requests to other hosts so far. */
+  readonly strangers: string[]
+}
+
+export const test = base.extend<{ served: Served; watched: Watched }>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright asks for a pattern
+  served: async ({}, use) => {
+    const database = await makeDatabase()
+    const gate = await openGate(database.url)
+    let { child, port } = await startServer(gate.url, 0)
+    const served: Served = {
+      url: `http://127.0.0.1:${port}`,
+      gate,
+      stop: (signal = 'SIGTERM') =>
+        new Promise((resolve) => {
+          child.once('exit', () => resolve())
+          child.kill(signal)
+        }),
+      start: async () => void ({ child, port } = await startServer(gate.url, port)),
+    }
+    await use(served)
+    if (child.exitCode === null) await served.stop('SIGKILL')
+    await gate.shut()
+    await database.drop()
+  },
+
+  watched: async ({ page }, use) => {
+    const watched: Watched = { errors: [], strangers: [] }
+    page.on('console', (message) => {
+      if (message.type() === 'error') watched.errors.push(`${message.text()} (${message.location().url})`)
+    })
+    page.on('pageerror', (error) => watched.errors.push(error.message))
+    page.on('request', (request) => {
+      const url = new URL(request.url())
+      if (/^https?:$/.test(url.protocol) && url.hostname !== '127.0.0.1')
+        watched.strangers.push(request.url())
+    })
+    await use(watched)
+  },
+})
+
+export { expect }
+
+/** Opens the demo at Plan and gives back its id. */
+export async function openDemo(page: Page, served: Served): Promise<string> {
+  await page.goto(served.url)
+  await page.getByRole('link', { name: /Wetherlock Canal Trust/ }).click()
+  await expect(page.getByRole('tree', { name: 'Plan' })).toBeVisible()
+  return /sites\/(\w+)/.exec(page.url())![1]!
+}
+
+/** A row of the outline by the id of its entry. */
+export const row = (page: Page, id: string) => page.locator(`[role=treeitem][data-entry="${id}"]`)
+
+/** The row of the outline with this label. */
+export const rowNamed = (page: Page, label: string) =>
+  page.getByRole('treeitem').filter({ has: page.getByText(label, { exact: true }) })
+
+/** Waits until everything that was done is saved. */
+export const saved = (page: Page) =>
+  expect(page.getByRole('status').filter({ hasText: /^ ?Saved$/ })).toBeVisible()
+
+/** What axe-core finds on a page (WCAG 2.2 A and AA, and its best practices). */
+export async function axeFindings(page: Page | Frame): Promise<string[]> {
+  await page.evaluate(AXE)
+  return page.evaluate(async () => {
+    const { axe } = window as unknown as {
+      axe: {
+        run(where: object, how: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }>
+      }
+    }
+    const { violations } = await axe.run(document, { iframes: false })
+    return violations.flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`))
+  })
+}

@@ -1,0 +1,22 @@
+// Makes the pictures in docs/screenshots from the demo site, in a database that is removed afterwards.
+import { ensureBuilt } from './setup/build.mjs'
+import { startCluster } from './setup/cluster.mjs'
+import { ensureDebianPackages } from './setup/debian.mjs'
+import { ensurePackages } from './setup/packages.mjs'
+import { main, show } from './setup/run.mjs'
+import { startServer } from './setup/server.mjs'
+
+await main(async () => {
+  ensurePackages()
+  ensureDebianPackages('postgresql', 'chromium')
+  ensureBuilt()
+  const cluster = await startCluster(`pictures-${process.pid}`, { fsync: 'off' })
+  const server = await startServer({ DATABASE_URL: cluster.url, PORT: '0', LOG_LEVEL: 'error' })
+  try {
+    const pictures = ['--import', 'tsx', 'e2e/takePictures.ts', server.url, 'docs/screenshots']
+    if (!(await show('node', pictures))) process.exitCode = 1
+  } finally {
+    await server.stop()
+    cluster.remove()
+  }
+})

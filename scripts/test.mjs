@@ -1,0 +1,106 @@
+// Sets everything up and runs all checks and tests. Needs Node and, on Debian, nothing else.
+import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { ensureBuilt } from './setup/build.mjs'
+import { startCluster } from './setup/cluster.mjs'
+import { ensureDebianPackages } from './setup/debian.mjs'
+import { ensurePackages } from './setup/packages.mjs'
+import { LOCAL } from './setup/paths.mjs'
+import { main, show } from './setup/run.mjs'
+
+const bin = (name) => `node_modules/.bin/${name}`
+
+/** Checks that pass or fail as a whole: name, command, arguments. */
+const CHECKS = [
+  ['types of core', bin('tsc'), ['-p', 'core']],
+  ['types of demo', bin('tsc'), ['-p', 'demo']],
+  ['types of server', bin('tsc'), ['-p', 'server']],
+  ['types of cli', bin('tsc'), ['-p', 'cli']],
+  ['types of web', bin('vue-tsc'), ['-p', 'web']],
+  ['types of tests', bin('tsc'), ['-p', 'tsconfig.tests.json']],
+  ['lint', bin('eslint'), ['.']],
+  ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+]
+
+const count = { passed: 0, failed: 0 }
+
+/** Adds what a test runner counted; one that ended badly and counted no failure failed as a whole. */
+function add(name, endedWell, passed, failed) {
+  count.passed += passed
+  count.failed += failed > 0 || endedWell ? failed : 1
+  console.log(`${endedWell ? 'passed' : 'FAILED'}: ${name}`)
+}
+
+const read = (path) => {
+  try {
+    return JSON.parse(readFileSync(path, 'utf8'))
+  } catch {
+    return undefined
+  }
+}
+
+async function runChecks() {
+  for (const [name, command, args] of CHECKS) {
+    const endedWell = await show(command, args)
+    add(name, endedWell, endedWell ? 1 : 0, endedWell ? 0 : 1)
+  }
+}
+
+async function runJest(env, folder) {
+  const out = `${folder}/jest.json`
+  const endedWell = await show(
+    'node',
+    [
+      ...['--experimental-vm-modules', '--no-warnings=ExperimentalWarning', 'node_modules/jest/bin/jest.js'],
+      ...['--json', `--outputFile=${out}`, '--silent=false'],
+    ],
+    { env, stdio: ['ignore', 'ignore', 'inherit'] },
+  )
+  const report = read(out)
+  add('unit and server tests', endedWell, report?.numPassedTests ?? 0, report?.numFailedTests ?? 0)
+}
+
+async function runPlaywright(env, folder) {
+  const out = `${folder}/playwright.json`
+  const endedWell = await show(
+    bin('playwright'),
+    ['test', '-c', 'e2e/playwright.config.ts', '--reporter=list,json'],
+    { env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: out } },
+  )
+  const stats = read(out)?.stats
+  add('browser tests', endedWell, stats?.expected ?? 0, (stats?.unexpected ?? 0) + (stats?.flaky ?? 0))
+}
+
+await main(async () => {
+  ensurePackages()
+  ensureDebianPackages('postgresql', 'chromium', 'debian-handbook')
+  ensureBuilt()
+
+  // A cluster for this run alone: tests can run beside the application, and beside each other.
+  const name = `test-${process.pid}`
+  const folder = `${LOCAL}/${name}-results`
+  mkdirSync(folder, { recursive: true })
+  const cluster = process.env.DATABASE_URL
+    ? undefined
+    : await startCluster(name, { fsync: 'off', max_connections: 200 })
+  const env = { ...process.env, VIATICA_TEST_DATABASE: process.env.DATABASE_URL ?? cluster.url }
+  delete env.DATABASE_URL
+  const clean = () => {
+    cluster?.remove()
+    rmSync(folder, { recursive: true, force: true })
+  }
+  for (const signal of ['SIGINT', 'SIGTERM']) {
+    process.on(signal, () => {
+      clean()
+      process.exit(1)
+    })
+  }
+  try {
+    await runChecks()
+    await runJest(env, folder)
+    await runPlaywright(env, folder)
+  } finally {
+    clean()
+  }
+  console.log(`${count.passed} passed, ${count.failed} failed`)
+  process.exit(count.failed > 0 ? 1 : 0)
+})
