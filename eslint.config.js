@@ -37,7 +37,6 @@ export default ts.config(
       eqeqeq: 'error',
       'no-console': 'off',
       'object-shorthand': 'error',
-      'prefer-template': 'error',
     },
   },
   {

@@ -12,7 +12,13 @@ document.addEventListener('DOMContentLoaded', () => {
     const buttons = [...menu.querySelectorAll('button[aria-controls]')];
     const submenuButtons = buttons.filter((button) => button.matches('.menu-open'));
     const isOpen = (button) => button.getAttribute('aria-expanded') === 'true';
-    const set = (button, open) => button.setAttribute('aria-expanded', String(open));
+    const set = (button, open) => {
+      button.setAttribute('aria-expanded', String(open));
+      const list = document.getElementById(button.getAttribute('aria-controls'));
+      // A submenu that would leave the window at the right hangs from the other end of its item.
+      list.classList.remove('from-end');
+      if (open && list.getBoundingClientRect().right > document.documentElement.clientWidth) list.classList.add('from-end');
+    };
     const closeOthers = (kept) => submenuButtons.forEach((button) => button === kept || set(button, false));
 
     for (const button of buttons) {

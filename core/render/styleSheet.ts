@@ -277,6 +277,11 @@ a:active {
     background: var(--deep);
     border-top: 1px solid #5d7d94;
   }
+
+  .scripted .menu li > .from-end {
+    right: 0;
+    left: auto;
+  }
 }
 
 @media (max-width: 40rem) {

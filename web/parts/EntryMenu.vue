@@ -35,7 +35,14 @@ function act(key: string): void {
 
 <template>
   <Dropdown :trigger="['click']" placement="bottomRight" :get-popup-container="landmarkOf">
-    <button type="button" class="more" aria-label="Actions" aria-haspopup="menu" @click.stop @dblclick.stop>
+    <button
+      type="button"
+      class="small-button"
+      aria-label="Actions"
+      aria-haspopup="menu"
+      @click.stop
+      @dblclick.stop
+    >
       <IconDots :size="16" aria-hidden="true" />
     </button>
     <template #overlay>
@@ -61,24 +68,6 @@ function act(key: string): void {
 </template>
 
 <style scoped>
-.more {
-  display: grid;
-  flex: none;
-  place-items: center;
-  width: 22px;
-  height: 22px;
-  padding: 0;
-  color: var(--ink);
-  background: none;
-  border: 0;
-  border-radius: 3px;
-  cursor: pointer;
-}
-
-.more:hover {
-  background: rgb(29 43 42 / 10%);
-}
-
 kbd {
   float: right;
   margin-left: 28px;

@@ -103,7 +103,7 @@ onBeforeUnmount(() => cleanup?.())
     <button
       v-else-if="row.hasChildren"
       type="button"
-      class="fold"
+      class="small-button fold"
       tabindex="-1"
       :aria-label="row.isOpen ? `Fold ${labelOf(entry)}` : `Unfold ${labelOf(entry)}`"
       @click.stop="chosen.fold(row.id, row.isOpen)"
@@ -176,17 +176,7 @@ onBeforeUnmount(() => cleanup?.())
 }
 
 .fold {
-  display: grid;
-  flex: none;
-  place-items: center;
-  width: 22px;
-  height: 22px;
-  padding: 0;
   color: var(--slate);
-  background: none;
-  border: 0;
-  border-radius: 3px;
-  cursor: pointer;
 }
 
 .no-fold {

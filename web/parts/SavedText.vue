@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Input, Textarea } from 'ant-design-vue'
-import { ref, useId, watch } from 'vue'
+import { onBeforeUnmount, ref, useId, watch } from 'vue'
 
 const props = defineProps<{
   label: string
@@ -55,6 +55,8 @@ function leave(): void {
   saveNow()
   if (fault.value === undefined) typed.value = props.value
 }
+
+onBeforeUnmount(saveNow)
 
 function enter(): void {
   if (props.rows === undefined) saveNow()

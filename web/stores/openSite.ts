@@ -6,7 +6,7 @@ import type { Site } from '@viatica/core/plan/site.ts'
 import { fromSiteData } from '@viatica/core/plan/siteData.ts'
 import { defineStore } from 'pinia'
 import * as v from 'valibot'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { Refusal } from '../api/request.ts'
 import { sitesApi } from '../api/sites.ts'
 
@@ -140,9 +140,23 @@ export const useOpenSite = defineStore('openSite', () => {
       if (!(again instanceof Refusal)) throw again
       if (!again.isPassing) {
         waiting.value = []
+        site.value = undefined
         trouble.value = again.message
       }
     }
+  }
+
+  /** Waits for edits that are on their way. @returns whether all are saved now; not while saving fails */
+  async function settle(): Promise<boolean> {
+    if (saveState.value === 'saving') {
+      await new Promise<void>((resolve) => {
+        const stop = watch(saveState, () => {
+          stop()
+          resolve()
+        })
+      })
+    }
+    return saveState.value === 'saved'
   }
 
   /** Applies a change to what is shown and puts it in line to be saved. @throws ChangeRefused */
@@ -213,6 +227,7 @@ export const useOpenSite = defineStore('openSite', () => {
     open,
     make,
     makeOrTell,
+    settle,
     undo,
     redo,
   }

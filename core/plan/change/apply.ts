@@ -10,37 +10,29 @@ export interface Applied<Inverse = Change> {
   readonly inverse: Inverse
 }
 
-function applySingle(site: Site, change: SingleChange): Applied<SingleChange> {
+/** The part of the site that a change made anew, with the inverse. */
+function outcomeOf(site: Site, change: SingleChange): Partial<Site> & { inverse: SingleChange } {
   switch (change.kind) {
-    case 'add': {
-      const { plan, inverse } = addBranch(site.plan, change)
-      return { site: { ...site, plan }, inverse }
-    }
-    case 'remove': {
-      const { plan, inverse } = removeBranch(site.plan, change)
-      return { site: { ...site, plan }, inverse }
-    }
-    case 'move': {
-      const { plan, inverse } = moveBranch(site.plan, change)
-      return { site: { ...site, plan }, inverse }
-    }
-    case 'setEntry': {
-      const { plan, inverse } = setEntryField(site, change)
-      return { site: { ...site, plan }, inverse }
-    }
-    case 'setSite': {
-      const { settings, inverse } = setSetting(site, change)
-      return { site: { ...site, settings }, inverse }
-    }
-    case 'addFile': {
-      const { files, inverse } = addFile(site, change)
-      return { site: { ...site, files }, inverse }
-    }
-    case 'removeFile': {
-      const { files, inverse } = removeFile(site, change)
-      return { site: { ...site, files }, inverse }
-    }
+    case 'add':
+      return addBranch(site.plan, change)
+    case 'remove':
+      return removeBranch(site.plan, change)
+    case 'move':
+      return moveBranch(site.plan, change)
+    case 'setEntry':
+      return setEntryField(site, change)
+    case 'setSite':
+      return setSetting(site, change)
+    case 'addFile':
+      return addFile(site, change)
+    case 'removeFile':
+      return removeFile(site, change)
   }
+}
+
+function applySingle(site: Site, change: SingleChange): Applied<SingleChange> {
+  const { inverse, ...madeAnew } = outcomeOf(site, change)
+  return { site: { ...site, ...madeAnew }, inverse }
 }
 
 /**

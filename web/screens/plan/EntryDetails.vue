@@ -19,6 +19,9 @@ import TargetField from './TargetField.vue'
 const openSite = useOpenSite()
 const chosen = useChosen()
 
+/** These are the details of one entry for good: typing that is saved late must not land on the next. */
+const entryId = chosen.id
+
 const site = computed(() => openSite.site!)
 const entry = computed(() => chosen.entry!)
 const addresses = computed(() => addressesOf(site.value))
@@ -30,7 +33,7 @@ const neighbours = computed(() => neighboursIn(readingOrder(site.value.plan))(en
 const label = (id: EntryId) => labelOf(entryOf(site.value.plan, id))
 
 function set<F extends EntryField>(field: F, value: unknown): string | undefined {
-  return openSite.make({ kind: 'setEntry', entry: entry.value.id, field, value } as SetEntry)
+  return openSite.make({ kind: 'setEntry', entry: entryId, field, value } as SetEntry)
 }
 
 const setter = (field: EntryField) => (value: unknown) => set(field, value)
@@ -57,7 +60,7 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
 </script>
 
 <template>
-  <aside class="details" aria-label="Details of the chosen entry">
+  <div>
     <header>
       <h2>{{ labelOf(entry) }}</h2>
       <code v-if="addresses.paths.has(entry.id)" class="path">{{ addresses.paths.get(entry.id) }}</code>
@@ -121,7 +124,7 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
         <span class="field-label">Breadcrumb</span>
         <template v-for="id in way" :key="id">
           <template v-if="id !== entry.id">
-            <button type="button" class="link" @click="chosen.choose(id)">{{ label(id) }}</button> ›
+            <button type="button" class="link-button" @click="chosen.choose(id)">{{ label(id) }}</button> ›
           </template>
           <strong v-else>{{ label(id) }}</strong>
         </template>
@@ -130,13 +133,13 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
         <span class="field-label">Before and after it</span>
         <div v-if="neighbours.previous">
           ←
-          <button type="button" class="link" @click="chosen.choose(neighbours.previous)">
+          <button type="button" class="link-button" @click="chosen.choose(neighbours.previous)">
             {{ label(neighbours.previous) }}
           </button>
         </div>
         <div v-if="neighbours.next">
           →
-          <button type="button" class="link" @click="chosen.choose(neighbours.next)">
+          <button type="button" class="link-button" @click="chosen.choose(neighbours.next)">
             {{ label(neighbours.next) }}
           </button>
         </div>
@@ -168,14 +171,10 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
     <SavedText label="Note to yourself" :rows="2" :value="entry.note" :save="setter('note')">
       <template #hint>never on the page</template>
     </SavedText>
-  </aside>
+  </div>
 </template>
 
 <style scoped>
-.details {
-  padding: 14px 16px 24px;
-}
-
 header {
   margin-bottom: 12px;
 }
@@ -223,16 +222,5 @@ header .path {
 .states .off {
   opacity: 0.45;
   cursor: default;
-}
-
-.link {
-  padding: 0;
-  color: var(--pine);
-  background: none;
-  border: 0;
-  font: inherit;
-  text-align: left;
-  text-decoration: underline;
-  cursor: pointer;
 }
 </style>

@@ -7,6 +7,7 @@ import LivePage from '../../parts/LivePage.vue'
 import WidthChoice from '../../parts/WidthChoice.vue'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
+import StopLayout from '../site/StopLayout.vue'
 import EntryDetails from './EntryDetails.vue'
 
 const openSite = useOpenSite()
@@ -23,58 +24,42 @@ const pagesUnder = computed(() =>
 </script>
 
 <template>
-  <main class="plan">
+  <StopLayout details-label="Details of the chosen entry">
     <h1 class="unseen">Plan</h1>
-    <section class="view" aria-label="The chosen page">
-      <template v-if="page">
-        <div class="bar">
-          <code class="path">{{ path }}</code>
-          <span v-if="page.state === 'planned'" class="planned"
-            >planned: not in menus, and not written out yet</span
-          >
-          <WidthChoice v-model="width" class="widths" />
-          <a :href="sitesApi.previewUrl(openSite.id, path)" target="_blank" rel="noopener">Full view</a>
-        </div>
-        <LivePage :page="page.id" :width="width" class="page" />
-      </template>
-      <div v-else class="none">
-        <template v-if="chosen.entry?.kind === 'group'">
-          <h2>A group has no page of its own</h2>
-          <p>
-            In menus “{{ chosen.entry.label }}” is a label for what is under it; in breadcrumbs it is text.
-          </p>
-          <ul v-if="pagesUnder.length > 0">
-            <li v-for="under in pagesUnder" :key="under.id">
-              <button type="button" class="link" @click="chosen.choose(under.id)">{{ under.title }}</button>
-            </li>
-          </ul>
-          <p v-else class="quiet">Nothing is under it yet, so it shows nowhere.</p>
-        </template>
-        <template v-else-if="chosen.entry?.kind === 'link'">
-          <h2>A link has no page of its own</h2>
-          <p>In menus “{{ chosen.entry.label }}” leads to its target, which is set at the right.</p>
-        </template>
+    <template v-if="page">
+      <div class="bar">
+        <code class="path">{{ path }}</code>
+        <span v-if="page.state === 'planned'" class="planned"
+          >planned: not in menus, and not written out yet</span
+        >
+        <WidthChoice v-model="width" class="widths" />
+        <a :href="sitesApi.previewUrl(openSite.id, path)" target="_blank" rel="noopener">Full view</a>
       </div>
-    </section>
-    <EntryDetails :key="chosen.id" class="details" />
-  </main>
+      <LivePage :page="page.id" :width="width" class="page" />
+    </template>
+    <div v-else class="none">
+      <template v-if="chosen.entry?.kind === 'group'">
+        <h2>A group has no page of its own</h2>
+        <p>In menus “{{ chosen.entry.label }}” is a label for what is under it; in breadcrumbs it is text.</p>
+        <ul v-if="pagesUnder.length > 0">
+          <li v-for="under in pagesUnder" :key="under.id">
+            <button type="button" class="link-button" @click="chosen.choose(under.id)">
+              {{ under.title }}
+            </button>
+          </li>
+        </ul>
+        <p v-else class="quiet">Nothing is under it yet, so it shows nowhere.</p>
+      </template>
+      <template v-else-if="chosen.entry?.kind === 'link'">
+        <h2>A link has no page of its own</h2>
+        <p>In menus “{{ chosen.entry.label }}” leads to its target, which is set at the right.</p>
+      </template>
+    </div>
+    <template #details><EntryDetails :key="chosen.id" /></template>
+  </StopLayout>
 </template>
 
 <style scoped>
-.plan {
-  display: grid;
-  flex: 1;
-  grid-template-columns: minmax(0, 1fr) 300px;
-  min-height: 0;
-}
-
-.view {
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-  padding: 10px 16px 14px;
-}
-
 .bar {
   display: flex;
   flex: none;
@@ -106,22 +91,5 @@ const pagesUnder = computed(() =>
   max-width: 460px;
   margin: 8vh auto 0;
   font-size: 15px;
-}
-
-.link {
-  padding: 0;
-  color: var(--pine);
-  background: none;
-  border: 0;
-  font: inherit;
-  text-decoration: underline;
-  cursor: pointer;
-}
-
-.details {
-  min-height: 0;
-  overflow-y: auto;
-  background: var(--card);
-  border-left: 1px solid var(--rule);
 }
 </style>

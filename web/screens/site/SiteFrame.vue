@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Alert, Button, Spin } from 'ant-design-vue'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { RouterLink, RouterView, useRoute } from 'vue-router'
+import { onBeforeRouteLeave, RouterLink, RouterView, useRoute } from 'vue-router'
 import OutlineTools from '../../parts/OutlineTools.vue'
 import PlanOutline from '../../parts/PlanOutline.vue'
 import RemoveDialog from '../../parts/RemoveDialog.vue'
@@ -49,6 +49,12 @@ function press(event: KeyboardEvent): void {
 function beforeLeaving(event: BeforeUnloadEvent): void {
   if (openSite.saveState !== 'saved') event.preventDefault()
 }
+
+onBeforeRouteLeave(async () => {
+  if (await openSite.settle()) return true
+  openSite.notice = 'Your last edits are not saved yet. They would be lost if you left this site now.'
+  return false
+})
 
 onMounted(() => {
   window.addEventListener('keydown', press)

@@ -15,9 +15,11 @@ const files = computed(() => [
 ])
 
 /** What is taken away is what the server has: edits on their way must arrive first. */
-function holdBack(event: Event): void {
+async function holdBack(event: Event): Promise<void> {
   if (openSite.saveState === 'saved') return
   event.preventDefault()
+  const { href } = event.currentTarget as HTMLAnchorElement
+  if (await openSite.settle()) return location.assign(href)
   openSite.notice = 'Your last edits are not saved yet. Take the site away when the frame says “Saved”.'
 }
 </script>

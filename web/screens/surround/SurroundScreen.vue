@@ -7,6 +7,7 @@ import LivePage from '../../parts/LivePage.vue'
 import WidthChoice from '../../parts/WidthChoice.vue'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
+import StopLayout from '../site/StopLayout.vue'
 import SurroundSettings from './SurroundSettings.vue'
 
 const openSite = useOpenSite()
@@ -28,48 +29,31 @@ const path = (id: EntryId) => addressesOf(openSite.site!).paths.get(id)!
 </script>
 
 <template>
-  <main class="surround">
-    <section class="view" aria-labelledby="samples-heading">
-      <div class="bar">
-        <h1 id="samples-heading">The same around every page</h1>
-        <WidthChoice v-model="width" />
-      </div>
-      <div class="pages">
-        <figure v-for="id in shown" :key="id">
-          <LivePage :page="id" :width="width" class="page" />
-          <figcaption>
-            <button type="button" class="name" @click="chosen.choose(id)">
-              {{ labelOf(entryOf(openSite.site!.plan, id)) }}
-            </button>
-            <code class="path">{{ path(id) }}</code>
-          </figcaption>
-        </figure>
-      </div>
-      <p class="quiet">
-        {{ written === 1 ? '1 page carries' : `${written} pages carry` }} this header, menu and footer. From
-        page to page only the mark on the current page and the relative paths differ.
-      </p>
-    </section>
-    <SurroundSettings class="settings" />
-  </main>
+  <StopLayout details-label="Settings of the surround">
+    <div class="bar">
+      <h1>The same around every page</h1>
+      <WidthChoice v-model="width" />
+    </div>
+    <div class="pages">
+      <figure v-for="id in shown" :key="id">
+        <LivePage :page="id" :width="width" class="page" />
+        <figcaption>
+          <button type="button" class="link-button name" @click="chosen.choose(id)">
+            {{ labelOf(entryOf(openSite.site!.plan, id)) }}
+          </button>
+          <code class="path">{{ path(id) }}</code>
+        </figcaption>
+      </figure>
+    </div>
+    <p class="quiet">
+      {{ written === 1 ? '1 page carries' : `${written} pages carry` }} this header, menu and footer. From
+      page to page only the mark on the current page and the relative paths differ.
+    </p>
+    <template #details><SurroundSettings /></template>
+  </StopLayout>
 </template>
 
 <style scoped>
-.surround {
-  display: grid;
-  flex: 1;
-  grid-template-columns: minmax(0, 1fr) 300px;
-  min-height: 0;
-}
-
-.view {
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-  padding: 10px 16px 6px;
-  overflow-y: auto;
-}
-
 .bar {
   display: flex;
   align-items: center;
@@ -101,24 +85,13 @@ figure {
 }
 
 .name {
-  padding: 0;
   color: inherit;
-  background: none;
-  border: 0;
-  font: inherit;
   font-weight: 600;
-  text-align: left;
-  cursor: pointer;
+  text-decoration: none;
 }
 
 .name:hover {
   text-decoration: underline;
-}
-
-figcaption {
-  display: flex;
-  flex-direction: column;
-  padding-top: 4px;
 }
 
 .path {
@@ -126,12 +99,5 @@ figcaption {
   color: var(--slate);
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-
-.settings {
-  min-height: 0;
-  overflow-y: auto;
-  background: var(--card);
-  border-left: 1px solid var(--rule);
 }
 </style>

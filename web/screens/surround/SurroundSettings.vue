@@ -19,7 +19,7 @@ function setOrTell(field: SettingName, value: unknown): void {
 </script>
 
 <template>
-  <aside class="settings" aria-label="Settings of the surround">
+  <div>
     <h2>Header</h2>
     <SavedText label="Site name" :value="settings.name" :save="setter('name')" />
     <SavedText label="Tagline" :value="settings.tagline" :save="setter('tagline')" />
@@ -57,14 +57,10 @@ function setOrTell(field: SettingName, value: unknown): void {
       <template #hint>an e-mail address becomes a link</template>
     </SavedText>
     <SavedText label="Copyright line" :value="settings.copyright" :save="setter('copyright')" />
-  </aside>
+  </div>
 </template>
 
 <style scoped>
-.settings {
-  padding: 14px 16px 24px;
-}
-
 h2 {
   margin: 18px 0 8px;
   padding-bottom: 3px;
