@@ -94,7 +94,15 @@ figure {
   text-decoration: underline;
 }
 
+figcaption {
+  display: flex;
+  flex-direction: column;
+  align-items: flex-start;
+  padding-top: 4px;
+}
+
 .path {
+  max-width: 100%;
   overflow: hidden;
   color: var(--slate);
   text-overflow: ellipsis;
