@@ -166,7 +166,7 @@ async function pageThatStays(
   }
 }
 
-test.describe.configure({ timeout: 300_000 })
+test.describe.configure({ timeout: 900_000 })
 
 test('the demo, edited in the interface and taken away, has no broken link and one surround', async ({
   page,

@@ -6,7 +6,7 @@ export default defineConfig({
   // Two machines' worth of cores at the least; each test has a server and a database of its own.
   workers: 2,
   fullyParallel: true,
-  timeout: 60_000,
+  timeout: 180_000,
   expect: { timeout: 10_000 },
   use: {
     viewport: { width: 1280, height: 800 },
