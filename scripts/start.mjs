@@ -34,6 +34,9 @@ await main(async () => {
     await Promise.race([asked, server.exited])
     if (stopping) await server.stop()
     else status = await server.exited
+  } catch (error) {
+    // Stopped while it was starting.
+    if (!stopping) throw error
   } finally {
     if (cluster?.startedHere) cluster.stop()
   }

@@ -21,6 +21,9 @@ const CHECKS = [
   ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
 ]
 
+/** Asked to stop: the command that is running ends, and nothing further is started. */
+const asked = new AbortController()
+
 const count = { passed: 0, failed: 0 }
 
 /** Adds what a test runner counted; one that ended badly and counted no failure failed as a whole. */
@@ -40,7 +43,8 @@ const read = (path) => {
 
 async function runChecks() {
   for (const [name, command, args] of CHECKS) {
-    const endedWell = await show(command, args)
+    if (asked.signal.aborted) return
+    const endedWell = await show(command, args, { signal: asked.signal })
     add(name, endedWell, endedWell ? 1 : 0, endedWell ? 0 : 1)
   }
 }
@@ -53,7 +57,7 @@ async function runJest(env, folder) {
       ...['--experimental-vm-modules', '--no-warnings=ExperimentalWarning', 'node_modules/jest/bin/jest.js'],
       ...['--json', `--outputFile=${out}`, '--silent=false'],
     ],
-    { env, stdio: ['ignore', 'ignore', 'inherit'] },
+    { env, stdio: ['ignore', 'ignore', 'inherit'], signal: asked.signal },
   )
   const report = read(out)
   add('unit and server tests', endedWell, report?.numPassedTests ?? 0, report?.numFailedTests ?? 0)
@@ -64,7 +68,7 @@ async function runPlaywright(env, folder) {
   const endedWell = await show(
     bin('playwright'),
     ['test', '-c', 'e2e/playwright.config.ts', '--reporter=list,json'],
-    { env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: out } },
+    { env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: out }, signal: asked.signal },
   )
   const stats = read(out)?.stats
   add('browser tests', endedWell, stats?.expected ?? 0, (stats?.unexpected ?? 0) + (stats?.flaky ?? 0))
@@ -88,19 +92,15 @@ await main(async () => {
     cluster?.remove()
     rmSync(folder, { recursive: true, force: true })
   }
-  for (const signal of ['SIGINT', 'SIGTERM']) {
-    process.on(signal, () => {
-      clean()
-      process.exit(1)
-    })
-  }
+  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => asked.abort())
   try {
-    await runChecks()
-    await runJest(env, folder)
-    await runPlaywright(env, folder)
+    for (const part of [runChecks, runJest, runPlaywright]) {
+      if (!asked.signal.aborted) await part(env, folder)
+    }
   } finally {
     clean()
   }
+  if (asked.signal.aborted) console.log('Stopped before the end.')
   console.log(`${count.passed} passed, ${count.failed} failed`)
-  process.exit(count.failed > 0 ? 1 : 0)
+  process.exit(count.failed > 0 || asked.signal.aborted ? 1 : 0)
 })

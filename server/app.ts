@@ -27,8 +27,10 @@ export function createApp({ store, logger, hosts, screens }: Parts): Express {
   app.use(
     pinoHttp({
       logger,
-      customLogLevel: (_request, response, error) =>
-        error || response.statusCode >= 500 ? 'error' : response.statusCode >= 400 ? 'warn' : 'info',
+      customLogLevel: (_request, { statusCode }) =>
+        statusCode >= 500 && statusCode !== 503 ? 'error' : statusCode >= 400 ? 'warn' : 'info',
+      // The error itself was logged where it was turned into an answer.
+      customErrorObject: (_request, _response, _error, { err: _, ...rest }: Record<string, unknown>) => rest,
       serializers: {
         req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({ id, method, url }),
         res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),

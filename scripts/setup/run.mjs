@@ -12,11 +12,17 @@ export function run(command, args, options = {}) {
   throw new SetupFault(`${command} ${args.join(' ')} failed:\n${result.error?.message ?? said}`)
 }
 
-/** Runs a command whose output goes to the terminal. @returns whether it ended well */
+/**
+ * Runs a command whose output goes to the terminal.
+ * @param options those of `spawn`; its `signal` ends the command
+ * @returns whether it ended well
+ */
 export async function show(command, args, options = {}) {
   const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit', ...options })
   return new Promise((resolve, reject) => {
-    child.on('error', reject)
+    child.on('error', (error) => {
+      if (error.name !== 'AbortError') reject(error)
+    })
     child.on('exit', (code) => resolve(code === 0))
   })
 }

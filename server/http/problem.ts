@@ -65,7 +65,8 @@ export function problemOf(error: Error & { type?: unknown; status?: unknown }): 
 /** The last handler: every error becomes `application/problem+json`. */
 export const answerWithProblem: ErrorRequestHandler = (error: Error, request, response, next) => {
   const problem = problemOf(error)
-  if (problem.status >= 500) request.log.error(error)
+  if (problem.status === 503) request.log.warn(`the database cannot be reached: ${error.message}`)
+  else if (problem.status >= 500) request.log.error(error)
   if (response.headersSent) return next(error)
   const { status, title, message, extra } = problem
   response.status(status).type('application/problem+json')

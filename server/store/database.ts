@@ -15,6 +15,8 @@ export function openDatabase(url: string): Knex {
     connection: { connectionString: url, connectionTimeoutMillis: 3000 },
     pool: { min: 0, max: 10 },
     acquireConnectionTimeout: 5000,
+    // Its warnings repeat errors that the callers get and log themselves.
+    log: { warn: () => undefined },
   })
 }
 

@@ -66,26 +66,14 @@ function enter(): void {
 <template>
   <div class="field">
     <label class="field-label" :for="id">{{ label }}</label>
-    <Textarea
-      v-if="rows"
+    <component
+      :is="rows ? Textarea : Input"
       :id="id"
       v-model:value="typed"
       :rows="rows"
       :placeholder="placeholder"
       :class="{ code }"
       :spellcheck="!code"
-      :status="fault ? 'error' : ''"
-      :aria-describedby="`${id}-hint`"
-      @focus="hasFocus = true"
-      @input="input"
-      @blur="leave"
-    />
-    <Input
-      v-else
-      :id="id"
-      v-model:value="typed"
-      :placeholder="placeholder"
-      :class="{ code }"
       :status="fault ? 'error' : ''"
       :aria-describedby="`${id}-hint`"
       @focus="hasFocus = true"

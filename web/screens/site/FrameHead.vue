@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-vue'
+import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import RouteLine from '../../parts/RouteLine.vue'
 import SaveState from '../../parts/SaveState.vue'
@@ -7,6 +8,11 @@ import { useOpenSite } from '../../stores/openSite.ts'
 import TakeAway from './TakeAway.vue'
 
 const openSite = useOpenSite()
+
+const ways = computed(() => [
+  { name: 'Undo', icon: IconArrowBackUp, stack: openSite.done, run: openSite.undo },
+  { name: 'Redo', icon: IconArrowForwardUp, stack: openSite.undone, run: openSite.redo },
+])
 </script>
 
 <template>
@@ -26,24 +32,16 @@ const openSite = useOpenSite()
     <div class="tools">
       <SaveState />
       <button
+        v-for="{ name, icon, stack, run } in ways"
+        :key="name"
         type="button"
         class="plain-button"
-        :disabled="openSite.done.length === 0"
-        :title="openSite.done.length > 0 ? `Undo: ${openSite.done.at(-1)!.words}` : undefined"
-        aria-label="Undo"
-        @click="openSite.undo"
+        :disabled="stack.length === 0"
+        :title="stack.length > 0 ? `${name}: ${stack.at(-1)!.words}` : undefined"
+        :aria-label="name"
+        @click="run"
       >
-        <IconArrowBackUp :size="20" aria-hidden="true" />
-      </button>
-      <button
-        type="button"
-        class="plain-button"
-        :disabled="openSite.undone.length === 0"
-        :title="openSite.undone.length > 0 ? `Redo: ${openSite.undone.at(-1)!.words}` : undefined"
-        aria-label="Redo"
-        @click="openSite.redo"
-      >
-        <IconArrowForwardUp :size="20" aria-hidden="true" />
+        <component :is="icon" :size="20" aria-hidden="true" />
       </button>
       <TakeAway />
     </div>
