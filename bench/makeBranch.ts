@@ -1,3 +1,4 @@
+import { newPage } from '@viatica/core/plan/newEntry.ts'
 import type { Branch } from '@viatica/core/plan/branch.ts'
 
 const WORDS = 'lock basin towpath reservoir aqueduct mooring heron gate paddle summit cutting stage'.split(
@@ -17,19 +18,12 @@ function bodyOf(n: number, pages: number): string {
 /** A plan of so many pages: eight sections under the home page, each filled level by level, twelve to a page. */
 export function makeBranch(pages: number): Branch {
   const make = (n: number): Branch & { entries: Branch[] } => ({
-    id: `p${n}`,
-    kind: 'page',
-    title: n === 0 ? 'Home' : `${WORDS[n % WORDS.length]} ${n}`,
-    label: '',
-    fileName: '',
-    heading: '',
-    description: `Page ${n} of the benchmark.`,
-    banner: null,
-    note: '',
-    state: 'ready',
-    inMenu: n <= FIRST_LEVEL * 5,
-    inOrder: true,
-    body: { html: bodyOf(n, pages), changed: '' },
+    ...newPage(`p${n}`, n === 0 ? 'Home' : `${WORDS[n % WORDS.length]} ${n}`, {
+      description: `Page ${n} of the benchmark.`,
+      state: 'ready',
+      inMenu: n <= FIRST_LEVEL * 5,
+      body: { html: bodyOf(n, pages), changed: '' },
+    }),
     entries: [],
   })
   const all = Array.from({ length: pages }, (_, n) => make(n))

@@ -1,5 +1,6 @@
 import { addressesOf } from '@viatica/core/address/addresses.ts'
-import { absoluteUrl, folderOf } from '@viatica/core/address/relative.ts'
+import { absoluteUrl } from '@viatica/core/address/href.ts'
+import { folderOf } from '@viatica/core/address/relative.ts'
 import { breadcrumbOf } from '@viatica/core/navigate/breadcrumb.ts'
 import { hereMark, itemParents, mainMenu, type MenuItem } from '@viatica/core/navigate/menu.ts'
 import { neighboursIn, readingOrder } from '@viatica/core/navigate/readingOrder.ts'
@@ -67,7 +68,7 @@ function contextsOf(site: Site): object[] {
       language: settings.language,
       title: documentTitle(site, page),
       description: page.description,
-      canonical: absoluteUrl(settings.baseUrl, path),
+      canonical: absoluteUrl(settings, path),
       previous: linked(previous),
       next: linked(next),
       style: links.toPath('style.css'),

@@ -41,15 +41,17 @@ const added = (n: number): Change => ({
   kind: 'add',
   parent: 'home',
   place: n,
-  branch: {
-    kind: 'group',
-    id: `g${n}`,
-    label: `Group ${n}`,
-    fileName: '',
-    note: '',
-    inMenu: true,
-    entries: [],
-  },
+  branches: [
+    {
+      kind: 'group',
+      id: `g${n}`,
+      label: `Group ${n}`,
+      fileName: '',
+      note: '',
+      inMenu: true,
+      entries: [],
+    },
+  ],
 })
 
 test('kill -9 between and during changes loses nothing that was confirmed', async () => {

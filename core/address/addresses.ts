@@ -17,10 +17,22 @@ export interface Addresses {
 /** A composed flat name is cut here: file systems take 255 bytes, and an extension and a number follow. */
 const MAX_FLAT = 200
 
-/** The name that an entry asks for: the author's own, else derived from the menu label, else the title. */
+/** The name that an entry asks for: the author's own, else the pinned one, else from the menu label or the title. */
 export function wishedName(entry: Entry, separator: Separator): string {
   if (entry.kind !== 'link' && entry.fileName !== '') return entry.fileName
+  if (entry.kind === 'page' && entry.pin) return entry.pin.name
   return soundFileName(labelOf(entry), separator)
+}
+
+/** What the name of an entry starts with where the names of its sections are carried: `walks-`. */
+function carriedPrefix(
+  plan: Plan,
+  rule: Pick<AddressRule, 'carrySection' | 'separator'>,
+  names: ReadonlyMap<EntryId, string>,
+  id: EntryId,
+): string {
+  const parent = plan.parents.get(id)!
+  return rule.carrySection && parent !== plan.home ? names.get(parent)! + rule.separator : ''
 }
 
 /** All files in one folder, so that every name must be free over the whole site. */
@@ -36,8 +48,7 @@ function flatAddresses(plan: Plan, rule: AddressRule): Addresses {
       continue
     }
     const wished = wishedName(entry, rule.separator)
-    const parent = plan.parents.get(entry.id)!
-    const prefix = rule.carrySection && parent !== plan.home ? names.get(parent)! + rule.separator : ''
+    const prefix = carriedPrefix(plan, rule, names, entry.id)
     const composed = (prefix + wished).slice(0, MAX_FLAT).toWellFormed()
     // A group has no file: its name only serves as prefix of those under it.
     if (entry.kind === 'group') names.set(entry.id, composed)
@@ -89,6 +100,15 @@ export function addressesOf({ plan, settings }: Pick<Site, 'plan' | 'settings'>)
   const addresses = layout === 'flat' ? flatAddresses(plan, rule) : folderAddresses(plan, rule)
   known.set(plan, { rule, addresses })
   return addresses
+}
+
+/** The name that an entry got, without what it carries of its sections: the one to pin. */
+export function ownName({ plan, settings }: Pick<Site, 'plan' | 'settings'>, id: EntryId): string {
+  const { names } = addressesOf({ plan, settings })
+  const name = names.get(id)!
+  if (settings.layout !== 'flat' || id === plan.home) return name
+  const prefix = carriedPrefix(plan, settings, names, id)
+  return name.startsWith(prefix) ? name.slice(prefix.length) : name
 }
 
 /** The page that stands at a path of the site, without regard to case; a folder's path means its index file. */

@@ -23,11 +23,6 @@ export function relativeHref(folder: string, to: string): string {
   return up + target.slice(shared).map(encodeURIComponent).join('/')
 }
 
-/** The URL of a file of the site under the address that the site is published at (ending in `/`). */
-export function absoluteUrl(baseUrl: string, path: string): string {
-  return baseUrl + encodePath(path)
-}
-
 /** The URL of a fragment, percent-encoded where it must be, `#` included; empty for none. */
 export function fragmentHref(fragment: string): string {
   return fragment === '' ? '' : `#${encodeURI(fragment).replaceAll('#', '%23')}`

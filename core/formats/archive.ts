@@ -1,8 +1,9 @@
 import { addressesOf } from '../address/addresses.ts'
-import { isWritten } from '../plan/entry.ts'
+import { redirectsOf } from '../address/redirects.ts'
 import { walk } from '../plan/plan.ts'
-import { filesByPath, type Site } from '../plan/site.ts'
+import { filesByPath, isWritten, type Site } from '../plan/site.ts'
 import { MENU_SCRIPT, MENU_SCRIPT_PATH } from '../render/menuScript.ts'
+import { renderRedirect } from '../render/redirect.ts'
 import { createRenderer } from '../render/renderer.ts'
 import { STYLE_SHEET, STYLE_SHEET_PATH } from '../render/styleSheet.ts'
 
@@ -22,7 +23,11 @@ export function* outputFiles(site: Site): Generator<OutputFile> {
   const renderer = createRenderer(site)
   const { paths } = addressesOf(site)
   for (const { entry } of walk(site.plan)) {
-    if (isWritten(entry)) yield { path: paths.get(entry.id)!, text: () => renderer.page(entry.id) }
+    if (isWritten(site, entry)) yield { path: paths.get(entry.id)!, text: () => renderer.page(entry.id) }
+  }
+  for (const redirect of redirectsOf(site)) {
+    if (redirect.rests === undefined)
+      yield { path: redirect.from, text: () => renderRedirect(site, redirect) }
   }
   for (const [path, text] of FIXED_FILES) yield { path, text: () => text }
   for (const file of filesByPath(site)) yield { path: file.path, content: file.content }

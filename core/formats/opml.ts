@@ -3,7 +3,8 @@ import { x } from 'xastscript'
 import { toXml } from 'xast-util-to-xml'
 import * as v from 'valibot'
 import { type Addresses, addressesOf } from '../address/addresses.ts'
-import { absoluteUrl, fragmentHref } from '../address/relative.ts'
+import { absoluteUrl } from '../address/href.ts'
+import { fragmentHref } from '../address/relative.ts'
 import { type Branch, branchSchema, entriesOfBranch, planOfBranch } from '../plan/branch.ts'
 import type { EntryId, LinkEntry, LinkTarget } from '../plan/entry.ts'
 import {
@@ -216,7 +217,7 @@ function linkAttributes(
   if (target.fragment) own['plan:fragment'] = target.fragment
   const path = paths.get(target.entry)
   if (settings.baseUrl === '' || path === undefined) return own
-  return { type: 'link', url: absoluteUrl(settings.baseUrl, path) + fragmentHref(target.fragment), ...own }
+  return { type: 'link', url: absoluteUrl(settings, path) + fragmentHref(target.fragment), ...own }
 }
 
 /** Writes the plan of a site as an OPML 2.0 outline. http://opml.org/spec2.opml */

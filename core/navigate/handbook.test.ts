@@ -1,3 +1,4 @@
+import { newPage } from '../plan/newEntry.ts'
 import { readdirSync, readFileSync } from 'node:fs'
 import { parse } from 'parse5'
 import { type Branch, planOfBranch } from '../plan/branch.ts'
@@ -53,19 +54,7 @@ function branchOf(name: string): Branch {
   const under = contents.filter((other) => heads.get(other)!.up === name)
   const id = name.toLowerCase().replace(/[^a-z0-9]+/g, '-')
   return {
-    id,
-    kind: 'page',
-    title: name,
-    label: '',
-    fileName: '',
-    heading: '',
-    description: '',
-    banner: null,
-    note: '',
-    state: 'ready',
-    inMenu: true,
-    inOrder: true,
-    body: { html: '', changed: '' },
+    ...newPage(id, name, { state: 'ready' }),
     entries: under.map(branchOf),
   }
 }

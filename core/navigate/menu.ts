@@ -1,6 +1,6 @@
-import { type EntryId, isWritten } from '../plan/entry.ts'
+import type { EntryId } from '../plan/entry.ts'
 import { ancestorsOf, childrenOf, entryOf, type Plan } from '../plan/plan.ts'
-import type { Site } from '../plan/site.ts'
+import { isWritten, type Site } from '../plan/site.ts'
 
 /** One item of a menu, with those under it. */
 export interface MenuItem {
@@ -9,21 +9,28 @@ export interface MenuItem {
 }
 
 /** Whether an entry can lead somewhere: a page that is written, a link to one, or an address elsewhere. */
-export function leadsSomewhere(plan: Plan, id: EntryId): boolean {
-  const entry = plan.entries.get(id)
+export function leadsSomewhere(site: Site, id: EntryId): boolean {
+  const { entries } = site.plan
+  const entry = entries.get(id)
   if (entry?.kind === 'link')
-    return entry.target.to === 'address' || isWritten(plan.entries.get(entry.target.entry))
-  return isWritten(entry)
+    return entry.target.to === 'address' || isWritten(site, entries.get(entry.target.entry))
+  return isWritten(site, entry)
 }
 
-function itemsUnder(plan: Plan, parent: EntryId, depth: number): MenuItem[] {
+/** Whether an entry stands in menus though it leads nowhere yet: a planned page where these show as text. */
+function showsAsText({ plan, settings }: Site, id: EntryId): boolean {
+  return settings.plannedPages === 'text' && entryOf(plan, id).kind === 'page'
+}
+
+function itemsUnder(site: Site, parent: EntryId, depth: number): MenuItem[] {
+  const { plan } = site
   const items: MenuItem[] = []
   for (const id of childrenOf(plan, parent)) {
     const entry = entryOf(plan, id)
     if (!entry.inMenu) continue
-    const under = depth > 1 ? itemsUnder(plan, id, depth - 1) : []
+    const under = depth > 1 ? itemsUnder(site, id, depth - 1) : []
     // A group shows when at least one entry under it shows, and one level is enough for it only as a label.
-    if (entry.kind === 'group' ? under.length > 0 : leadsSomewhere(plan, id))
+    if (entry.kind === 'group' ? under.length > 0 : leadsSomewhere(site, id) || showsAsText(site, id))
       items.push({ entry: id, items: under })
   }
   return items
@@ -31,11 +38,12 @@ function itemsUnder(plan: Plan, parent: EntryId, depth: number): MenuItem[] {
 
 /**
  * The main menu: the plan from the home page down to the depth that the site asks for. The home page stands as
- * the first item beside its children. Entries out of the menu, planned pages and dead links are left out with
- * all that is under them. A group is a label for its submenu, so it needs a depth that shows one.
+ * the first item beside its children. Entries out of the menu, dead links, and planned pages where the
+ * site leaves these out, are left out with all that is under them. A group is a label for its submenu, so it needs a depth that shows one.
  */
-export function mainMenu({ plan, settings }: Site): readonly MenuItem[] {
-  const items = itemsUnder(plan, plan.home, settings.menuDepth)
+export function mainMenu(site: Site): readonly MenuItem[] {
+  const { plan, settings } = site
+  const items = itemsUnder(site, plan.home, settings.menuDepth)
   return entryOf(plan, plan.home).inMenu ? [{ entry: plan.home, items: [] }, ...items] : items
 }
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { isWritten, labelOf } from '../plan/entry.ts'
+import { isBegun, labelOf } from '../plan/entry.ts'
 import { ancestorsOf, entryOf, walk } from '../plan/plan.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import type { SetEntry } from '../plan/change/change.ts'
@@ -54,7 +54,7 @@ describe('the main menu', () => {
   test('leaves out a link whose page is gone', () => {
     const linked = set(site, 'shop', 'target', { to: 'entry', entry: 'privacy', fragment: '' })
     expect(shape(mainMenu(linked))).toContain('shop')
-    const gone = applyChange(linked, { kind: 'remove', entry: 'privacy' }).site
+    const gone = applyChange(linked, { kind: 'remove', entries: ['privacy'] }).site
     expect(shape(mainMenu(gone))).toEqual(['home', 'visit'])
   })
 })
@@ -121,7 +121,7 @@ describe('the reading order', () => {
           expect(seen.length).toBeLessThanOrEqual(order.length)
         }
         expect(seen).toEqual(order)
-        const wanted = [...walk(plan)].filter(({ entry }) => isWritten(entry) && entry.inOrder)
+        const wanted = [...walk(plan)].filter(({ entry }) => isBegun(entry) && entry.inOrder)
         expect(order).toHaveLength(wanted.length)
         // A page stands after each of its ancestors that is in the order.
         for (const id of order) {

@@ -1,4 +1,4 @@
-import { type EntryId, isWritten } from '../plan/entry.ts'
+import { type EntryId, isBegun } from '../plan/entry.ts'
 import { type Plan, walk } from '../plan/plan.ts'
 
 /** What comes before and after a page in the reading order. */
@@ -9,11 +9,11 @@ export interface Neighbours {
 
 /**
  * The pages of the whole site in the order to read them: depth first, each before the pages under it, from the
- * home page. What is not a page, not yet written, or not in the order is passed over; what is under it is not.
+ * home page. What is not a page, not yet begun, or not in the order is passed over; what is under it is not.
  */
 export function readingOrder(plan: Plan): readonly EntryId[] {
   const order: EntryId[] = []
-  for (const { entry } of walk(plan)) if (isWritten(entry) && entry.inOrder) order.push(entry.id)
+  for (const { entry } of walk(plan)) if (isBegun(entry) && entry.inOrder) order.push(entry.id)
   return order
 }
 

@@ -2,7 +2,7 @@ import type { PageEntry } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
 
 /** The document title of a page, by the pattern of the site; the home page has a pattern of its own. */
-export function documentTitle({ plan, settings }: Site, page: PageEntry): string {
+export function documentTitle({ plan, settings }: Pick<Site, 'plan' | 'settings'>, page: PageEntry): string {
   const pattern = page.id === plan.home ? settings.homeTitlePattern : settings.titlePattern
   const parts: Readonly<Record<string, string>> = {
     title: page.title,

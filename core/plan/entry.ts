@@ -2,6 +2,7 @@ import * as v from 'valibot'
 import { fileNameFault } from '../standard/fileName.ts'
 import { isAllowedTarget } from '../standard/target.ts'
 import { fragmentFault } from '../standard/fragment.ts'
+import { sitePathSchema } from '../standard/sitePath.ts'
 import { filledLine, line, lines } from '../standard/text.ts'
 
 /** Ids are ours; a site file may bring readable ones. */
@@ -43,7 +44,23 @@ const bodySchema = v.pipe(
 )
 export type Body = v.InferOutput<typeof bodySchema>
 
-const targetSchema = v.variant('to', [
+/**
+ * A page that was given out keeps its name, whatever its title becomes, and goes on answering where it was.
+ */
+const pinSchema = v.strictObject({
+  /** Of its file, without folder, carried section or extension. */
+  name: v.pipe(fileNameSchema, v.minLength(1, 'must not be empty')),
+  /** The paths that it was given out at, the oldest first. */
+  addresses: v.pipe(
+    v.array(sitePathSchema),
+    v.minLength(1, 'must hold at least one address'),
+    v.maxLength(100, 'must hold at most 100 addresses'),
+  ),
+})
+
+export type Pin = v.InferOutput<typeof pinSchema>
+
+export const targetSchema = v.variant('to', [
   v.strictObject({
     to: v.literal('address'),
     url: v.pipe(
@@ -74,6 +91,7 @@ export const fieldSchemas = {
   inOrder: v.boolean('must be true or false'),
   body: bodySchema,
   target: targetSchema,
+  pin: v.nullable(pinSchema),
 } as const
 export type EntryField = keyof typeof fieldSchemas
 
@@ -98,6 +116,7 @@ export const pageSchema = v.strictObject({
   inMenu,
   inOrder: v.optional(fieldSchemas.inOrder, true),
   body: v.optional(bodySchema, { html: '', changed: '' }),
+  pin: v.optional(fieldSchemas.pin, null),
 })
 export type PageEntry = v.InferOutput<typeof pageSchema>
 
@@ -140,6 +159,7 @@ export const FIELDS_OF_KIND: Readonly<Record<EntryKind, readonly EntryField[]>> 
     'inMenu',
     'inOrder',
     'body',
+    'pin',
   ],
   group: ['label', 'fileName', 'note', 'inMenu'],
   link: ['label', 'target', 'note', 'inMenu'],
@@ -150,7 +170,7 @@ export function labelOf(entry: Entry): string {
   return entry.kind === 'page' ? entry.label || entry.title : entry.label
 }
 
-/** Whether an entry is a page that is written out; planned pages are not, until they are begun. */
-export function isWritten(entry: Entry | undefined): entry is PageEntry {
+/** Whether an entry is a page that the author has begun: draft or ready. */
+export function isBegun(entry: Entry | undefined): entry is PageEntry {
   return entry?.kind === 'page' && entry.state !== 'planned'
 }

@@ -1,8 +1,10 @@
 import * as v from 'valibot'
 import { isBaseUrl } from '../standard/target.ts'
-import { type EntryId, pictureSchema } from './entry.ts'
+import { type Entry, type EntryId, isBegun, type PageEntry, pictureSchema, targetSchema } from './entry.ts'
 import type { SiteFile } from './file.ts'
+import { newPage } from './newEntry.ts'
 import type { Plan } from './plan.ts'
+import { sitePathSchema } from '../standard/sitePath.ts'
 import { filledLine, line, lines } from '../standard/text.ts'
 
 /** BCP 47, as far as the ECMAScript Internationalization API can tell a well-formed tag. */
@@ -15,6 +17,14 @@ function isLanguageTag(tag: string): boolean {
 }
 
 export const LAYOUTS = ['flat', 'nested', 'folders'] as const
+export const SEPARATORS = ['-', '_'] as const
+export const EXTENSIONS = ['.html', '.htm', '.php', '.shtml'] as const
+export const LINK_STYLES = ['relative', 'root', 'absolute'] as const
+export const PLANNED_RULES = ['left-out', 'text', 'stand-in'] as const
+
+/** An address that pages had, or that others took them to have, and where it should lead. */
+const redirectSchema = v.strictObject({ from: sitePathSchema, to: targetSchema })
+export type OwnRedirect = v.InferOutput<typeof redirectSchema>
 
 /** What each setting of a site may hold. */
 export const settingSchemas = {
@@ -33,8 +43,16 @@ export const settingSchemas = {
   layout: v.picklist(LAYOUTS, 'must be flat, nested or folders'),
   /** In the flat layout: whether a file name starts with those of its sections. */
   carrySection: v.boolean('must be true or false'),
-  separator: v.picklist(['-', '_'], 'must be - or _'),
-  extension: v.picklist(['.html', '.htm', '.php', '.shtml'], 'must be .html, .htm, .php or .shtml'),
+  separator: v.picklist(SEPARATORS, 'must be - or _'),
+  extension: v.picklist(EXTENSIONS, 'must be .html, .htm, .php or .shtml'),
+  /** Whether links start at the page, at the root of the host, or with the published address. */
+  linkStyle: v.picklist(LINK_STYLES, 'must be relative, root or absolute'),
+  /** Whether a link to a folder's own page names `index.html`, or stops at the folder. */
+  namesIndex: v.boolean('must be true or false'),
+  /** What becomes of planned pages on the site. */
+  plannedPages: v.picklist(PLANNED_RULES, 'must be left-out, text or stand-in'),
+  /** Redirects of the author; those of pinned pages follow from the plan. */
+  redirects: v.pipe(v.array(redirectSchema), v.maxLength(5000, 'must be at most 5000 redirects')),
   /** The document title of a page; `{title}` and `{site}` stand for the page's title and the site's name. */
   titlePattern: filledLine(200),
   homeTitlePattern: filledLine(200),
@@ -61,6 +79,10 @@ export const DEFAULT_SETTINGS: Omit<Settings, 'name'> = {
   carrySection: false,
   separator: '-',
   extension: '.html',
+  linkStyle: 'relative',
+  namesIndex: true,
+  plannedPages: 'left-out',
+  redirects: [],
   titlePattern: '{title} · {site}',
   homeTitlePattern: '{site}',
   logo: null,
@@ -80,6 +102,14 @@ export interface Site {
   readonly plan: Plan
 }
 
+/** Whether an entry is a page that stands on the finished site: begun, or a stand-in for one that is planned. */
+export function isWritten(
+  { settings }: Pick<Site, 'settings'>,
+  entry: Entry | undefined,
+): entry is PageEntry {
+  return entry?.kind === 'page' && (settings.plannedPages === 'stand-in' || isBegun(entry))
+}
+
 /** The files of a site by path, so that what is written does not depend on the order in which they came. */
 export function filesByPath({ files }: Pick<Site, 'files'>): SiteFile[] {
   return [...files.values()].sort((a, b) => (a.path < b.path ? -1 : 1))
@@ -92,26 +122,7 @@ export function newSite(name: string, home: EntryId): Site {
     files: new Map(),
     plan: {
       home,
-      entries: new Map([
-        [
-          home,
-          {
-            id: home,
-            kind: 'page',
-            title: 'Home',
-            label: '',
-            fileName: '',
-            heading: name,
-            description: '',
-            banner: null,
-            note: '',
-            state: 'draft',
-            inMenu: true,
-            inOrder: true,
-            body: { html: '', changed: '' },
-          },
-        ],
-      ]),
+      entries: new Map([[home, newPage(home, 'Home', { heading: name })]]),
       parents: new Map(),
       children: new Map(),
     },

@@ -164,11 +164,16 @@ export function compileBody(body: Body): CompiledBody {
   return result
 }
 
+/** The link to write in a slot; undefined for one that leads nowhere. */
+export function hrefOfSlot(slot: Slot, links: Links): string | undefined {
+  return slot.to === 'entry' ? links.toPage(slot.id, slot.fragment) : links.toFile(slot.id)
+}
+
 /** Compiled main content with its links written for the page it stands on. A dead link loses its target only. */
 export function renderBody({ texts, slots }: CompiledBody, links: Links): string {
   let html = texts[0]!
   slots.forEach((slot, at) => {
-    const href = slot.to === 'entry' ? links.toPage(slot.id, slot.fragment) : links.toFile(slot.id)
+    const href = hrefOfSlot(slot, links)
     if (href !== undefined) html += ` ${slot.attribute}="${href}"`
     html += texts[at + 1]
   })

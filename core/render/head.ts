@@ -1,36 +1,62 @@
-import { absoluteUrl } from '../address/relative.ts'
+import { absoluteUrl } from '../address/href.ts'
 import type { Neighbours } from '../navigate/readingOrder.ts'
 import { documentTitle } from '../navigate/title.ts'
-import type { PageEntry } from '../plan/entry.ts'
+import { isBegun, type PageEntry } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
 import { escapeAttribute, escapeText } from './escape.ts'
 import type { Links } from './links.ts'
 import { MENU_SCRIPT_PATH } from './menuScript.ts'
 import { STYLE_SHEET_PATH } from './styleSheet.ts'
 
-/** The lines inside `head`. */
-export function renderHead(
-  site: Site,
+/** The lines inside `head` that tell one page from another. */
+export interface HeadParts {
+  readonly title: string
+  readonly description: string
+  /** The canonical address, where the published one is known. */
+  readonly canonical: string
+  /** Previous and next. */
+  readonly order: string
+  /** The links to the style sheet and the script. */
+  readonly files: string
+}
+
+const FIRST =
+  '    <meta charset="utf-8">\n' +
+  '    <meta name="viewport" content="width=device-width, initial-scale=1">\n'
+
+/** Works out the lines of a page's `head`. */
+export function headParts(
+  { plan, settings }: Site,
   page: PageEntry,
   path: string,
-  order: Neighbours,
+  { previous, next }: Neighbours,
   links: Links,
-): string {
-  const { baseUrl } = site.settings
-  const previous = order.previous && links.toPage(order.previous)
-  const next = order.next && links.toPage(order.next)
-  let head =
-    '    <meta charset="utf-8">\n' +
-    '    <meta name="viewport" content="width=device-width, initial-scale=1">\n' +
-    `    <title>${escapeText(documentTitle(site, page))}</title>\n`
-  if (page.description)
-    head += `    <meta name="description" content="${escapeAttribute(page.description)}">\n`
-  if (baseUrl) head += `    <link rel="canonical" href="${escapeAttribute(absoluteUrl(baseUrl, path))}">\n`
-  if (previous) head += `    <link rel="prev" href="${previous}">\n`
-  if (next) head += `    <link rel="next" href="${next}">\n`
-  return (
-    head +
-    `    <link rel="stylesheet" href="${links.toPath(STYLE_SHEET_PATH)}">\n` +
-    `    <script src="${links.toPath(MENU_SCRIPT_PATH)}"></script>\n`
-  )
+): HeadParts {
+  const line = (html: string | undefined | false) => (html ? `    ${html}\n` : '')
+  const relation = (rel: string, to: string | undefined) => {
+    const href = to === undefined ? undefined : links.toPage(to)
+    return line(href !== undefined && `<link rel="${rel}" href="${href}">`)
+  }
+  return {
+    title: line(`<title>${escapeText(documentTitle({ plan, settings }, page))}</title>`),
+    description:
+      line(
+        page.description !== '' && `<meta name="description" content="${escapeAttribute(page.description)}">`,
+      ) +
+      // A stand-in is there for those who follow a link to it, not for those who search.
+      line(!isBegun(page) && '<meta name="robots" content="noindex">'),
+    canonical: line(
+      settings.baseUrl !== '' &&
+        `<link rel="canonical" href="${escapeAttribute(absoluteUrl(settings, path))}">`,
+    ),
+    order: relation('prev', previous) + relation('next', next),
+    files:
+      line(`<link rel="stylesheet" href="${links.toPath(STYLE_SHEET_PATH)}">`) +
+      line(`<script src="${links.toPath(MENU_SCRIPT_PATH)}"></script>`),
+  }
+}
+
+/** The lines inside `head`, in the order in which a careful person would write them. */
+export function renderHead({ title, description, canonical, order, files }: HeadParts): string {
+  return FIRST + title + description + canonical + order + files
 }

@@ -1,7 +1,8 @@
 import { addressesOf } from '../address/addresses.ts'
-import { fragmentHref, relativeHref } from '../address/relative.ts'
-import { type Entry, type EntryId, isWritten } from '../plan/entry.ts'
-import type { Site } from '../plan/site.ts'
+import { hrefsFrom } from '../address/href.ts'
+import { fragmentHref } from '../address/relative.ts'
+import type { Entry, EntryId } from '../plan/entry.ts'
+import { isWritten, type Site } from '../plan/site.ts'
 import { escapeAttribute } from './escape.ts'
 
 /** The links to write on pages that stand in one folder; each ready to stand in an attribute. */
@@ -23,12 +24,13 @@ export interface Links {
 export function linksFrom(site: Site, folder: string): Links {
   const { paths } = addressesOf(site)
   const made = new Map<EntryId, string | undefined>()
-  const toPath = (path: string) => escapeAttribute(relativeHref(folder, path))
+  const hrefTo = hrefsFrom(site.settings, folder)
+  const toPath = (path: string) => escapeAttribute(hrefTo(path))
 
   const toPage = (id: EntryId, fragment = '') => {
     let href = made.get(id)
     if (href === undefined && !made.has(id)) {
-      href = isWritten(site.plan.entries.get(id)) ? toPath(paths.get(id)!) : undefined
+      href = isWritten(site, site.plan.entries.get(id)) ? toPath(paths.get(id)!) : undefined
       made.set(id, href)
     }
     return href === undefined || fragment === '' ? href : href + escapeAttribute(fragmentHref(fragment))

@@ -6,7 +6,8 @@ import { escapeAttribute, escapeText } from './escape.ts'
 import type { Links } from './links.ts'
 import { WORDS } from './words.ts'
 
-const UNMARKED: HereMark = { here: undefined, nearest: undefined, within: new Set() }
+/** The mark of a page that stands nowhere in the menu. */
+export const UNMARKED: HereMark = { here: undefined, nearest: undefined, within: new Set() }
 
 /**
  * The marks as attributes: the page's own item says `page`; the nearest that stands for it `true`; those above

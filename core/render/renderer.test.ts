@@ -3,11 +3,11 @@ import { addressesOf } from '../address/addresses.ts'
 import { encodePath } from '../address/relative.ts'
 import { hereMark, itemParents, mainMenu } from '../navigate/menu.ts'
 import { breadcrumbOf } from '../navigate/breadcrumb.ts'
-import { isWritten, labelOf } from '../plan/entry.ts'
+import { labelOf, type PageEntry } from '../plan/entry.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import type { Change } from '../plan/change/change.ts'
 import { walk } from '../plan/plan.ts'
-import type { Site } from '../plan/site.ts'
+import { isWritten, LINK_STYLES, type Site } from '../plan/site.ts'
 import { readOpml } from '../formats/opml.ts'
 import { outputFiles } from '../formats/archive.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
@@ -16,7 +16,8 @@ import { createRenderer } from './renderer.ts'
 
 const TOP = 'https://example.org/some%20where/'
 
-const pagesOf = (site: Site) => [...walk(site.plan)].map(({ entry }) => entry).filter(isWritten)
+const pagesOf = (site: Site): PageEntry[] =>
+  [...walk(site.plan)].flatMap(({ entry }) => (isWritten(site, entry) ? [entry] : []))
 const urlOf = (site: Site, id: string) => TOP + encodePath(addressesOf(site).paths.get(id)!)
 
 /** Header and footer of a page with marks taken off and links resolved: what must be the same everywhere. */
@@ -33,9 +34,11 @@ function bareSurround(html: string, url: string): string {
 }
 
 describe('pages of any site', () => {
-  test('every link leads to a page that is written, and none is empty or #', () => {
+  test('every link leads to a page that is written, and none is empty or #, in every style of links', () => {
     fc.assert(
-      fc.property(arbitrarySite(), (site) => {
+      fc.property(arbitrarySite(), fc.constantFrom(...LINK_STYLES), (given, linkStyle) => {
+        const site = { ...given, settings: { ...given.settings, linkStyle, baseUrl: TOP } }
+        const index = `index${site.settings.extension}`
         const renderer = createRenderer(site)
         const urls = new Set([...outputFiles(site)].map(({ path }) => new URL(TOP + encodePath(path)).href))
         for (const page of pagesOf(site)) {
@@ -45,8 +48,10 @@ describe('pages of any site', () => {
             const href = attribute(element, 'href') ?? attribute(element, 'src')
             if (href === undefined || href.startsWith('#')) continue
             const url = new URL(href, urlOf(site, page.id))
-            if (url.href.startsWith(TOP)) expect(urls).toContain(url.href.replace(/#.*$/, ''))
+            const file = url.href.replace(/#.*$/, '').replace(/\/$/, `/${index}`)
+            if (url.href.startsWith(TOP)) expect(urls).toContain(file)
             else expect(url.href).toBe('https://example.org/?a=1&b=2')
+            if (!site.settings.namesIndex) expect(url.pathname.endsWith(`/${index}`)).toBe(false)
           }
         }
       }),

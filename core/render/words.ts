@@ -6,4 +6,7 @@ export const WORDS = {
   submenuOf: (label: string) => `More in ${label}`,
   breadcrumb: 'Breadcrumb',
   pager: 'Previous and next page',
+  standIn: 'This page is not written yet.',
+  moved: 'This page has moved',
+  movedTo: 'It is now at',
 } as const

@@ -2,7 +2,15 @@ import fc from 'fast-check'
 import type { Change, SingleChange } from '../plan/change/change.ts'
 import type { Entry, EntryId } from '../plan/entry.ts'
 import { type Plan, walk } from '../plan/plan.ts'
-import { DEFAULT_SETTINGS, LAYOUTS, type Settings, type Site } from '../plan/site.ts'
+import {
+  DEFAULT_SETTINGS,
+  EXTENSIONS,
+  LAYOUTS,
+  PLANNED_RULES,
+  SEPARATORS,
+  type Settings,
+  type Site,
+} from '../plan/site.ts'
 
 /** Names that are hard on files, links and markup, beside ordinary ones. */
 const HARD_NAMES = [
@@ -64,6 +72,7 @@ interface Sketch {
   readonly state: 'planned' | 'draft' | 'ready'
   readonly inMenu: boolean
   readonly inOrder: boolean
+  readonly isPinned: boolean
   /** Which of the entries before it its body or its target leads to. */
   readonly leadsTo: number
 }
@@ -76,6 +85,7 @@ const sketch: fc.Arbitrary<Sketch> = fc.record({
   state: fc.constantFrom('planned', 'draft', 'ready', 'ready'),
   inMenu: fc.boolean(),
   inOrder: fc.boolean(),
+  isPinned: fc.integer({ min: 0, max: 9 }).map((n) => n === 0),
   leadsTo: fc.nat(1000),
 })
 
@@ -109,6 +119,7 @@ function entryOfSketch(
     state: rest.state,
     inOrder: rest.inOrder,
     body: { html: `<p>To <a href="entry:${target}#part">there</a>.</p>`, changed: '' },
+    pin: rest.isPinned ? { name: 'kept', addresses: ['old/kept.html'] } : null,
   }
 }
 
@@ -137,6 +148,7 @@ const HOME: Sketch = {
   state: 'ready',
   inMenu: true,
   inOrder: true,
+  isPinned: false,
   leadsTo: 0,
 }
 
@@ -151,8 +163,10 @@ export const arbitrarySettings: fc.Arbitrary<Settings> = fc
   .record({
     layout: fc.constantFrom(...LAYOUTS),
     carrySection: fc.boolean(),
-    separator: fc.constantFrom('-', '_'),
-    extension: fc.constantFrom('.html', '.htm', '.php', '.shtml'),
+    separator: fc.constantFrom(...SEPARATORS),
+    extension: fc.constantFrom(...EXTENSIONS),
+    namesIndex: fc.boolean(),
+    plannedPages: fc.constantFrom(...PLANNED_RULES),
     menuDepth: fc.constantFrom(1, 2),
     hereForm: fc.constantFrom('link', 'text'),
     name,
@@ -181,8 +195,13 @@ export function changeOfPick(
   const page: Entry = entryOfSketch(`n${fresh}`, { ...HOME, name: text }, entry)
   const group: Entry = entryOfSketch(`g${fresh}`, { ...HOME, kind: 'group', name: text }, entry)
   const singles: SingleChange[] = [
-    { kind: 'add', parent: entry, place: b % 4, branch: { ...group, entries: [{ ...page, entries: [] }] } },
-    { kind: 'remove', entry },
+    {
+      kind: 'add',
+      parent: entry,
+      place: b % 4,
+      branches: [{ ...group, entries: [{ ...page, entries: [] }] }],
+    },
+    { kind: 'remove', entries: a % 3 === 0 ? [entry, other] : [entry] },
     { kind: 'move', entry, parent: other, place: b % 5 },
     { kind: 'setEntry', entry, field: 'label', value: text },
     { kind: 'setEntry', entry, field: 'state', value: (['planned', 'draft', 'ready'] as const)[b % 3]! },

@@ -33,7 +33,7 @@ const group = (id: string): Change => ({
   kind: 'add',
   parent: 'home',
   place: 0,
-  branch: { kind: 'group', id, label: id, fileName: '', note: '', inMenu: true, entries: [] },
+  branches: [{ kind: 'group', id, label: id, fileName: '', note: '', inMenu: true, entries: [] }],
 })
 
 describe('changes', () => {
@@ -102,7 +102,7 @@ describe('changes', () => {
 
   test.each([
     ['under itself', { kind: 'move', entry: 'boating', parent: 'tanyard', place: 0 }, 422, /under itself/],
-    ['of the home page', { kind: 'remove', entry: 'home' }, 422, /root of the plan/],
+    ['of the home page', { kind: 'remove', entries: ['home'] }, 422, /root of the plan/],
     ['of an unknown kind', { kind: 'paint' }, 400, /^change\.kind: /],
     ['with a field missing', { kind: 'move', entry: 'boating', parent: 'visit' }, 400, /^change\.place: /],
     [
@@ -116,8 +116,8 @@ describe('changes', () => {
       {
         kind: 'batch',
         changes: [
-          { kind: 'remove', entry: 'visit' },
-          { kind: 'remove', entry: 'gone' },
+          { kind: 'remove', entries: ['visit'] },
+          { kind: 'remove', entries: ['gone'] },
         ],
       },
       422,
@@ -179,7 +179,7 @@ describe('changes', () => {
 
   test('an edit that was overtaken is refused with 409', async () => {
     const id = await server.demo()
-    await server.api.post(id, 0, { kind: 'remove', entry: 'visit' })
+    await server.api.post(id, 0, { kind: 'remove', entries: ['visit'] })
     const late = await server.api.post(id, 0, {
       kind: 'setEntry',
       entry: 'access',

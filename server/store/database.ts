@@ -1,12 +1,16 @@
 import knexPackage, { type Knex } from 'knex'
 import pg from 'pg'
 import * as sites from './migrations/001_sites.ts'
+import * as pins from './migrations/002_pins.ts'
 
 const { types } = pg
 /** A `date` stays the text `YYYY-MM-DD`: as a moment it would shift with the time zone. */
 types.setTypeParser(types.builtins.DATE, (text) => text)
 
-const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = { '001_sites': sites }
+const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
+  '001_sites': sites,
+  '002_pins': pins,
+}
 
 /** Connects to the database (PostgreSQL, by URL). Nothing is sent before the first query. */
 export function openDatabase(url: string): Knex {

@@ -1,4 +1,4 @@
-import type { Entry, EntryId, LinkTarget } from '@viatica/core/plan/entry.ts'
+import type { Entry, EntryId, LinkTarget, Pin } from '@viatica/core/plan/entry.ts'
 
 /** A row of the table `entries`. */
 export interface EntryRow {
@@ -23,6 +23,8 @@ export interface EntryRow {
   target_url: string | null
   target_entry: string | null
   target_fragment: string | null
+  /** JSON, as it is sent; read back as data. */
+  pin: string | Pin | null
 }
 
 const EMPTY = {
@@ -39,6 +41,7 @@ const EMPTY = {
   target_url: null,
   target_entry: null,
   target_fragment: null,
+  pin: null,
 } as const
 
 /** Where an entry stands. */
@@ -71,6 +74,7 @@ export function rowOfEntry(entry: Entry, standing: Standing): EntryRow {
     row.in_order = entry.inOrder
     row.body = entry.body.html
     row.body_changed = entry.body.changed || null
+    row.pin = entry.pin && JSON.stringify(entry.pin)
   }
   return row
 }
@@ -97,5 +101,6 @@ export function entryOfRow(row: EntryRow): Entry {
     state: row.state!,
     inOrder: row.in_order!,
     body: { html: row.body!, changed: row.body_changed ?? '' },
+    pin: row.pin as Pin | null,
   }
 }

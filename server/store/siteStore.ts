@@ -5,7 +5,7 @@ import { changeWords } from '@viatica/core/plan/change/words.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import type { SiteFile } from '@viatica/core/plan/file.ts'
 import type { Plan } from '@viatica/core/plan/plan.ts'
-import type { Settings, Site } from '@viatica/core/plan/site.ts'
+import { DEFAULT_SETTINGS, type Settings, type Site } from '@viatica/core/plan/site.ts'
 import type { Knex } from 'knex'
 import { keepContent, readContent } from './contents.ts'
 import { saveDifference } from './difference.ts'
@@ -138,7 +138,8 @@ export class SiteStore {
       .orderBy('id')
       .select('id', 'path', 'content')
     const site: Site = {
-      settings: row.settings,
+      // Settings that came with a later version are as new sites have them.
+      settings: { ...DEFAULT_SETTINGS, ...row.settings },
       files: new Map(files.map((file) => [file.id, file])),
       plan: planOfRows(entries, row.home_id),
     }

@@ -1,8 +1,8 @@
 import type { Branch } from '@viatica/core/plan/branch.ts'
-import { type EntryId, type EntryKind, labelOf, pageSchema } from '@viatica/core/plan/entry.ts'
+import { type EntryId, type EntryKind, labelOf } from '@viatica/core/plan/entry.ts'
+import { newGroup, newLink, newPage } from '@viatica/core/plan/newEntry.ts'
 import { childrenOf, entryOf, placeOf, walk } from '@viatica/core/plan/plan.ts'
 import { defineStore } from 'pinia'
-import * as v from 'valibot'
 import { computed, shallowRef } from 'vue'
 import { useChosen } from './chosen.ts'
 import { useOpenSite } from './openSite.ts'
@@ -16,10 +16,9 @@ export type DropPlace = 'before' | 'after' | 'under'
 type Destination = { parent: EntryId; place: number } | undefined
 
 function newBranch(kind: EntryKind, id: EntryId, name: string, home: EntryId): Branch {
-  if (kind === 'page') return { ...v.parse(pageSchema, { id, kind, title: name }), entries: [] }
-  const shared = { id, label: name, note: '', inMenu: true, entries: [] }
-  if (kind === 'group') return { ...shared, kind, fileName: '' }
-  return { ...shared, kind, target: { to: 'entry', entry: home, fragment: '' } }
+  if (kind === 'page') return { ...newPage(id, name), entries: [] }
+  if (kind === 'group') return { ...newGroup(id, name), entries: [] }
+  return { ...newLink(id, name, { to: 'entry', entry: home, fragment: '' }), entries: [] }
 }
 
 /** What can be done to the chosen entry in the hierarchy; the same for keys, buttons, menu and drag. */
@@ -91,7 +90,7 @@ export const useShaping = defineStore('shaping', () => {
     const id = crypto.randomUUID()
     const { kind, parent, place } = draft
     const branch = newBranch(kind, id, name.trim(), plan.value.home)
-    if (openSite.makeOrTell({ kind: 'add', parent, place, branch })) chosen.choose(id)
+    if (openSite.makeOrTell({ kind: 'add', parent, place, branches: [branch] })) chosen.choose(id)
   }
 
   function rename(name: string): void {
@@ -106,7 +105,7 @@ export const useShaping = defineStore('shaping', () => {
   function removeNow(): void {
     const next = chosen.neighbour()
     goingToo.value = []
-    if (openSite.makeOrTell({ kind: 'remove', entry: chosen.id })) chosen.choose(next)
+    if (openSite.makeOrTell({ kind: 'remove', entries: [chosen.id] })) chosen.choose(next)
   }
 
   /** Removes the chosen entry; when others would go with it, names them and asks first (see RemoveDialog). */

@@ -70,7 +70,7 @@ describe('changes', () => {
       { kind: 'move', entry: 'home', parent: 'visit', place: 0 },
       /root of the plan/,
     ],
-    ['removing the home page', { kind: 'remove', entry: 'home' }, /root of the plan/],
+    ['removing the home page', { kind: 'remove', entries: ['home'] }, /root of the plan/],
     ['a move under a link', { kind: 'move', entry: 'boats', parent: 'shop', place: 0 }, /is a link/],
     ['an entry that is gone', { kind: 'setEntry', entry: 'gone', field: 'note', value: '' }, /no longer/],
     [
@@ -103,8 +103,8 @@ describe('changes', () => {
     const batch: Change = {
       kind: 'batch',
       changes: [
-        { kind: 'remove', entry: 'boats' },
-        { kind: 'remove', entry: 'gone' },
+        { kind: 'remove', entries: ['boats'] },
+        { kind: 'remove', entries: ['gone'] },
       ],
     }
     expect(() => applyChange(site, batch)).toThrow(ChangeRefused)
@@ -129,7 +129,7 @@ describe('changes', () => {
         inMenu: true,
         entries: [],
       }
-      deep = applyChange(deep, { kind: 'add', parent, place: 0, branch }).site
+      deep = applyChange(deep, { kind: 'add', parent, place: 0, branches: [branch] }).site
       parent = branch.id
     }
     for (let at = 1; at < MAX_LEVELS; at++) add(at)
@@ -140,7 +140,7 @@ describe('changes', () => {
     expect(changeWords(site, { kind: 'setEntry', entry: 'boats', field: 'title', value: 'Ships' })).toBe(
       '“Boats” renamed “Ships”',
     )
-    expect(changeWords(site, { kind: 'remove', entry: 'visit' })).toBe(
+    expect(changeWords(site, { kind: 'remove', entries: ['visit'] })).toBe(
       '“Visit” and the entry under it removed',
     )
     expect(changeWords(site, { kind: 'move', entry: 'times', parent: 'boats', place: 0 })).toBe(
@@ -157,9 +157,9 @@ describe('changes from outside', () => {
 
   test.each<[unknown, string]>([
     [{ kind: 'nonsense' }, 'kind'],
-    [{ kind: 'remove' }, 'entry'],
-    [{ kind: 'remove', entry: '__proto__' }, 'entry'],
-    [{ kind: 'remove', entry: 'a', extra: 1 }, 'extra'],
+    [{ kind: 'remove' }, 'entries'],
+    [{ kind: 'remove', entries: ['__proto__'] }, 'entries.0'],
+    [{ kind: 'remove', entries: ['a'], extra: 1 }, 'extra'],
     [{ kind: 'move', entry: 'a', parent: 'b', place: -1 }, 'place'],
     [{ kind: 'setEntry', entry: 'a', field: 'id', value: 'b' }, 'field'],
     [{ kind: 'setEntry', entry: 'a', field: 'state', value: 'done' }, 'value'],

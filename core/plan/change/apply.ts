@@ -2,21 +2,21 @@ import type { Site } from '../site.ts'
 import type { Change, SingleChange } from './change.ts'
 import { setEntryField, setSetting } from './fields.ts'
 import { addFile, removeFile } from './files.ts'
-import { addBranch, moveBranch, removeBranch } from './hierarchy.ts'
+import { addBranches, moveBranch, removeBranches } from './hierarchy.ts'
 
 /** A site after a change. Applying `inverse` to it gives the site before, exactly. */
-export interface Applied<Inverse = Change> {
+export interface Applied {
   readonly site: Site
-  readonly inverse: Inverse
+  readonly inverse: Change
 }
 
 /** The part of the site that a change made anew, with the inverse. */
-function outcomeOf(site: Site, change: SingleChange): Partial<Site> & { inverse: SingleChange } {
+function outcomeOf(site: Site, change: SingleChange): Partial<Site> & { inverse: Change } {
   switch (change.kind) {
     case 'add':
-      return addBranch(site.plan, change)
+      return addBranches(site.plan, change)
     case 'remove':
-      return removeBranch(site.plan, change)
+      return removeBranches(site.plan, change)
     case 'move':
       return moveBranch(site.plan, change)
     case 'setEntry':
@@ -30,9 +30,14 @@ function outcomeOf(site: Site, change: SingleChange): Partial<Site> & { inverse:
   }
 }
 
-function applySingle(site: Site, change: SingleChange): Applied<SingleChange> {
+function applySingle(site: Site, change: SingleChange): Applied {
   const { inverse, ...madeAnew } = outcomeOf(site, change)
   return { site: { ...site, ...madeAnew }, inverse }
+}
+
+/** The changes of which a change is made, in their order. */
+export function singlesOf(change: Change): readonly SingleChange[] {
+  return change.kind === 'batch' ? change.changes : [change]
 }
 
 /**
@@ -41,11 +46,11 @@ function applySingle(site: Site, change: SingleChange): Applied<SingleChange> {
  */
 export function applyChange(site: Site, change: Change): Applied {
   if (change.kind !== 'batch') return applySingle(site, change)
-  const inverses: SingleChange[] = []
+  const inverses: Change[] = []
   for (const single of change.changes) {
     const applied = applySingle(site, single)
     site = applied.site
-    inverses.unshift(applied.inverse)
+    inverses.push(applied.inverse)
   }
-  return { site, inverse: { kind: 'batch', changes: inverses } }
+  return { site, inverse: { kind: 'batch', changes: inverses.reverse().flatMap(singlesOf) } }
 }

@@ -3,6 +3,7 @@ import { branchSchema } from '../branch.ts'
 import { type EntryField, entryIdSchema, fieldSchemas } from '../entry.ts'
 import { siteFileSchema } from '../file.ts'
 import { type SettingName, settingSchemas } from '../site.ts'
+import { filledLine } from '../../standard/text.ts'
 
 const place = v.pipe(
   v.number('must be a number'),
@@ -10,16 +11,19 @@ const place = v.pipe(
   v.minValue(0, 'must not be negative'),
 )
 
-/** Puts a branch under `parent` at `place` (from 0; past the end means last). */
+/** Puts branches, one after the other, under `parent` at `place` (from 0; past the end means last). */
 const addSchema = v.strictObject({
   kind: v.literal('add'),
   parent: entryIdSchema,
   place,
-  branch: branchSchema,
+  branches: v.pipe(v.array(branchSchema), v.minLength(1, 'must hold at least one branch')),
 })
 
-/** Takes an entry away, with all that stands under it. */
-const removeSchema = v.strictObject({ kind: v.literal('remove'), entry: entryIdSchema })
+/** Takes entries away, each with all that stands under it. */
+const removeSchema = v.strictObject({
+  kind: v.literal('remove'),
+  entries: v.pipe(v.array(entryIdSchema), v.minLength(1, 'must name at least one entry')),
+})
 
 /** Puts an entry, with all under it, elsewhere; `place` counts the siblings without the entry itself. */
 const moveSchema = v.strictObject({
@@ -83,6 +87,8 @@ export type SingleChange = Add | Remove | Move | SetEntry | SetSite | AddFile | 
 /** Several changes that are made, and undone, as one. */
 export interface Batch {
   readonly kind: 'batch'
+  /** What it does as a whole, for people. */
+  readonly words?: string | undefined
   readonly changes: readonly SingleChange[]
 }
 /** One edit of a site, as plain data. */
@@ -103,6 +109,7 @@ export const changeSchema = v.variant('kind', [
   singleSchema,
   v.strictObject({
     kind: v.literal('batch'),
+    words: v.optional(filledLine(500)),
     changes: v.pipe(v.array(singleSchema), v.minLength(1, 'must hold at least one change')),
   }),
 ]) as v.GenericSchema<unknown, Change>

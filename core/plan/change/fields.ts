@@ -1,3 +1,4 @@
+import { settleRedirects } from '../../address/redirects.ts'
 import { type Entry, FIELDS_OF_KIND, labelOf } from '../entry.ts'
 import type { Plan } from '../plan.ts'
 import type { Settings, Site } from '../site.ts'
@@ -31,11 +32,23 @@ export function setEntryField(site: Site, change: SetEntry): { plan: Plan; inver
   return { plan: { ...plan, entries }, inverse: { ...change, value: before } as SetEntry }
 }
 
-/** Sets a setting of the site. @throws ChangeRefused when it names a file that is not there. */
+function checkAddressing({ linkStyle, baseUrl }: Settings): void {
+  if (linkStyle === 'absolute' && baseUrl === '')
+    throw new ChangeRefused('Absolute links start with the published address: say first what that is.')
+}
+
+/** Sets a setting of the site. @throws ChangeRefused when it cannot hold beside what the site has. */
 export function setSetting(site: Site, change: SetSite): { settings: Settings; inverse: SetSite } {
   if (change.field === 'logo' && change.value) checkPicture(site, change.value.file)
+  checkAddressing({ ...site.settings, [change.field]: change.value })
+  let { value } = change
+  if (change.field === 'redirects') {
+    const settled = settleRedirects(site, change.value)
+    if ('fault' in settled) throw new ChangeRefused(settled.fault)
+    value = settled.redirects
+  }
   return {
-    settings: { ...site.settings, [change.field]: change.value },
+    settings: { ...site.settings, [change.field]: value },
     inverse: { ...change, value: site.settings[change.field] } as SetSite,
   }
 }

@@ -12,13 +12,13 @@ import {
   placeOf,
   walk,
 } from '../plan.ts'
-import type { Add, Move, Remove } from './change.ts'
+import type { Add, Change, Move, Remove, SingleChange } from './change.ts'
 import { ChangeRefused } from './refused.ts'
 
 /** A plan after a change, with the change that takes it back. */
 export interface Rearranged {
   readonly plan: Plan
-  readonly inverse: Add | Move | Remove
+  readonly inverse: Change
 }
 
 type ChildLists = Map<EntryId, readonly EntryId[]>
@@ -47,43 +47,73 @@ function checkLevels(plan: Plan, parent: EntryId, levels: number): void {
   }
 }
 
-/** Adds a branch. @throws ChangeRefused when the parent cannot take it or one of its ids is in use. */
-export function addBranch(plan: Plan, { parent, place, branch }: Add): Rearranged {
+/** Adds branches. @throws ChangeRefused when the parent cannot take them or one of their ids is in use. */
+export function addBranches(plan: Plan, { parent, place, branches }: Add): Rearranged {
   checkParent(plan, parent)
   const entries = new Map(plan.entries)
   const parents = new Map(plan.parents)
   const children = new Map(plan.children)
   let levels = 0
-  for (const placed of entriesOfBranch(branch, parent)) {
-    const id = placed.entry.id
-    if (entries.has(id)) throw new ChangeRefused(`The plan already has an entry with the id ${id}.`)
-    entries.set(id, placed.entry)
-    parents.set(id, placed.parent!)
-    setChildren(children, id, placed.children)
-    levels = Math.max(levels, placed.level)
+  for (const branch of branches) {
+    for (const placed of entriesOfBranch(branch, parent)) {
+      const id = placed.entry.id
+      if (entries.has(id)) throw new ChangeRefused(`The plan already has an entry with the id ${id}.`)
+      entries.set(id, placed.entry)
+      parents.set(id, placed.parent!)
+      setChildren(children, id, placed.children)
+      levels = Math.max(levels, placed.level)
+    }
   }
   if (entries.size > MAX_ENTRIES) throw new ChangeRefused(`A plan can have at most ${MAX_ENTRIES} entries.`)
   checkLevels(plan, parent, levels)
-  setChildren(children, parent, childrenOf(plan, parent).toSpliced(place, 0, branch.id))
-  return { plan: { ...plan, entries, parents, children }, inverse: { kind: 'remove', entry: branch.id } }
+  const ids = branches.map((branch) => branch.id)
+  setChildren(children, parent, childrenOf(plan, parent).toSpliced(place, 0, ...ids))
+  return { plan: { ...plan, entries, parents, children }, inverse: { kind: 'remove', entries: ids } }
 }
 
-/** Removes an entry with all under it. @throws ChangeRefused for the home page or an unknown entry. */
-export function removeBranch(plan: Plan, { entry: id }: Remove): Rearranged {
-  checkKnown(plan, id)
-  const parent = plan.parents.get(id)!
-  const place = placeOf(plan, id)
-  const branch = branchOf(plan, id)
+/** What puts removed entries back: for each run of siblings that stood side by side, one change. */
+function puttingBack(plan: Plan, gone: ReadonlySet<EntryId>): SingleChange[] {
+  const back: SingleChange[] = []
+  for (const parent of new Set([...gone].map((id) => plan.parents.get(id)!))) {
+    const siblings = childrenOf(plan, parent)
+    for (let place = 0; place < siblings.length; place++) {
+      const first = place
+      while (place < siblings.length && gone.has(siblings[place]!)) place++
+      if (place === first) continue
+      const branches = siblings.slice(first, place).map((id) => branchOf(plan, id))
+      back.push({ kind: 'add', parent, place: first, branches })
+    }
+  }
+  return back
+}
+
+/** Removes entries, each with all under it. @throws ChangeRefused for the home page or an unknown entry. */
+export function removeBranches(plan: Plan, { entries: ids }: Remove): Rearranged {
+  for (const id of ids) checkKnown(plan, id)
+  const named = new Set(ids)
+  // What stands under another of them goes with it.
+  const gone = new Set(ids.filter((id) => !ancestorsOf(plan, id).some((ancestor) => named.has(ancestor))))
   const entries = new Map(plan.entries)
   const parents = new Map(plan.parents)
   const children = new Map(plan.children)
-  for (const { entry } of walk(plan, id)) {
-    entries.delete(entry.id)
-    parents.delete(entry.id)
-    children.delete(entry.id)
+  for (const parent of new Set([...gone].map((id) => plan.parents.get(id)!))) {
+    setChildren(
+      children,
+      parent,
+      childrenOf(plan, parent).filter((id) => !gone.has(id)),
+    )
   }
-  setChildren(children, parent, childrenOf(plan, parent).toSpliced(place, 1))
-  return { plan: { ...plan, entries, parents, children }, inverse: { kind: 'add', parent, place, branch } }
+  for (const id of gone) {
+    for (const { entry } of walk(plan, id)) {
+      entries.delete(entry.id)
+      parents.delete(entry.id)
+      children.delete(entry.id)
+    }
+  }
+  return {
+    plan: { ...plan, entries, parents, children },
+    inverse: { kind: 'batch', changes: puttingBack(plan, gone) },
+  }
 }
 
 /** Moves an entry with all under it. @throws ChangeRefused for a move under itself, under a link or too deep. */

@@ -1,7 +1,8 @@
+import { entriesOfBranch } from '../branch.ts'
 import { type EntryId, labelOf } from '../entry.ts'
 import { walk } from '../plan.ts'
 import type { Site } from '../site.ts'
-import type { Change, SetEntry } from './change.ts'
+import type { Add, Change, Remove, SetEntry } from './change.ts'
 
 function named(site: Site, id: EntryId): string {
   const entry = site.plan.entries.get(id)
@@ -28,6 +29,7 @@ const FIELD_WORDS: Readonly<Record<SetEntry['field'], string>> = {
   inOrder: 'place in the reading order',
   body: 'main content',
   target: 'target',
+  pin: 'pinned address',
 }
 
 function setEntryWords(before: Site, change: SetEntry): string {
@@ -39,6 +41,8 @@ function setEntryWords(before: Site, change: SetEntry): string {
       return `${name} is now ${change.value}`
     case 'inMenu':
       return `${name} ${change.value ? 'put into' : 'left out of'} menus`
+    case 'pin':
+      return `The address of ${name} ${change.value ? 'pinned' : 'released'}`
     case 'inOrder':
       return `${name} ${change.value ? 'put into' : 'left out of'} the reading order`
     default:
@@ -46,13 +50,23 @@ function setEntryWords(before: Site, change: SetEntry): string {
   }
 }
 
+function addedWords({ branches }: Add): string {
+  if (branches.length === 1) return `“${labelOf(branches[0]!)}”`
+  const count = branches.reduce((sum, branch) => sum + [...entriesOfBranch(branch)].length, 0)
+  return `${count} entries`
+}
+
+function removedWords(before: Site, { entries }: Remove): string {
+  return entries.length === 1 ? namedWithAllUnder(before, entries[0]!) : `${entries.length} entries`
+}
+
 /** What a change does, in the author's words. `before` is the site that it is made on. */
 export function changeWords(before: Site, change: Change): string {
   switch (change.kind) {
     case 'add':
-      return `“${labelOf(change.branch)}” added under ${named(before, change.parent)}`
+      return `${addedWords(change)} added under ${named(before, change.parent)}`
     case 'remove':
-      return `${namedWithAllUnder(before, change.entry)} removed`
+      return `${removedWords(before, change)} removed`
     case 'move':
       return before.plan.parents.get(change.entry) === change.parent
         ? `${named(before, change.entry)} moved among its siblings`
@@ -66,7 +80,7 @@ export function changeWords(before: Site, change: Change): string {
     case 'removeFile':
       return 'A file of the site removed'
     case 'batch':
-      return changeWords(before, change.changes.at(-1)!)
+      return change.words ?? changeWords(before, change.changes.at(-1)!)
   }
 }
 
@@ -79,6 +93,10 @@ const SETTING_WORDS: Readonly<Record<keyof Site['settings'], string>> = {
   carrySection: 'Section names in file names',
   separator: 'Separator in file names',
   extension: 'Extension of files',
+  linkStyle: 'Style of links',
+  namesIndex: 'Links to folders',
+  plannedPages: 'Treatment of planned pages',
+  redirects: 'Redirects',
   titlePattern: 'Pattern of titles',
   homeTitlePattern: 'Title of the home page',
   logo: 'Logo',

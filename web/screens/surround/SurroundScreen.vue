@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { addressesOf } from '@viatica/core/address/addresses.ts'
-import { type EntryId, isWritten, labelOf } from '@viatica/core/plan/entry.ts'
-import { childrenOf, entryOf, type Plan, walk } from '@viatica/core/plan/plan.ts'
+import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
+import { childrenOf, entryOf, walk } from '@viatica/core/plan/plan.ts'
+import { isWritten, type Site } from '@viatica/core/plan/site.ts'
 import { computed, ref } from 'vue'
 import LivePage from '../../parts/LivePage.vue'
 import WidthChoice from '../../parts/WidthChoice.vue'
@@ -15,16 +16,20 @@ const chosen = useChosen()
 const width = ref(768)
 
 /** The home page, a section and the deepest page: where surrounds differ most, if they differ. */
-function samples(plan: Plan): EntryId[] {
-  const pages = [...walk(plan)].filter(({ entry }) => isWritten(entry))
+function samples(site: Site): EntryId[] {
+  const { plan } = site
+  const pages = [...walk(plan)].filter(({ entry }) => isWritten(site, entry))
   const section = pages.find(({ entry, depth }) => depth > 0 && childrenOf(plan, entry.id).length > 0)
   const deepest = pages.reduce((best, page) => (page.depth > best.depth ? page : best), pages[0]!)
   const chosen = [plan.home, section?.entry.id, deepest.entry.id].filter((id) => id !== undefined)
   return [...new Set(chosen)]
 }
 
-const shown = computed(() => samples(openSite.site!.plan))
-const written = computed(() => [...openSite.site!.plan.entries.values()].filter(isWritten).length)
+const shown = computed(() => samples(openSite.site!))
+const written = computed(() => {
+  const site = openSite.site!
+  return [...site.plan.entries.values()].filter((entry) => isWritten(site, entry)).length
+})
 const path = (id: EntryId) => addressesOf(openSite.site!).paths.get(id)!
 </script>
 

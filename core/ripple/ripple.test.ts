@@ -1,0 +1,163 @@
+import fc from 'fast-check'
+import { addressesOf } from '../address/addresses.ts'
+import { readOpml } from '../formats/opml.ts'
+import { applyChange } from '../plan/change/apply.ts'
+import type { Change } from '../plan/change/change.ts'
+import { ChangeRefused } from '../plan/change/refused.ts'
+import { isWritten, type Site } from '../plan/site.ts'
+import { createRenderer } from '../render/renderer.ts'
+import { arbitraryPick, arbitrarySite, changeOfPick } from '../testing/arbitrarySite.ts'
+import { attribute, isInside, readPage, type ReadPage } from '../testing/readPage.ts'
+import { partBeforeAndAfter, RIPPLE_PARTS, rippleOf } from './ripple.ts'
+import { movements, rippleWords } from './words.ts'
+
+/** Every page of the finished site: its path and its HTML. */
+function output(site: Site): Map<string, { path: string; html: string }> {
+  const renderer = createRenderer(site)
+  const { paths } = addressesOf(site)
+  const pages = new Map<string, { path: string; html: string }>()
+  for (const entry of site.plan.entries.values()) {
+    if (isWritten(site, entry))
+      pages.set(entry.id, { path: paths.get(entry.id)!, html: renderer.page(entry.id) })
+  }
+  return pages
+}
+
+/** The outer HTML between two marks of a finished page, found in its text and not by our renderer. */
+const cut = (html: string, from: RegExp, to: string) => {
+  const start = html.search(from)
+  return start < 0 ? '' : html.slice(start, html.indexOf(to, start) + to.length)
+}
+const MARKS = / class="(here|within)"| aria-current="(page|true)"/g
+
+/** What differs between two finished pages, found by reading their HTML. */
+function differences(before: string, after: string): Set<string> {
+  const found = new Set<string>()
+  const differs = (part: string, of: (html: string) => string) => {
+    if (of(before) !== of(after)) found.add(part)
+  }
+  differs('title', (html) => cut(html, /<title>/, '</title>'))
+  differs('breadcrumb', (html) => cut(html, /<nav class="breadcrumb"/, '</nav>'))
+  differs('footer', (html) => cut(html, /<footer/, '</footer>'))
+  differs('header', (html) => cut(html, /<div class="brand"/, '</div>'))
+  differs('heading', (html) => cut(html, /<h1>/, '</h1>'))
+  differs(
+    'pager',
+    (html) =>
+      cut(html, /<nav class="pager"/, '</nav>') + (html.match(/<link rel="(prev|next)".*/g) ?? []).join(),
+  )
+  const menu = (html: string) => cut(html, /<nav class="menu"/, '</nav>')
+  if (menu(before) !== menu(after))
+    found.add(menu(before).replace(MARKS, '') === menu(after).replace(MARKS, '') ? 'here mark' : 'menu')
+  return found
+}
+
+const textHrefs = (page: ReadPage) =>
+  page.elements.filter((element) => isInside(element, 'main')).map((element) => attribute(element, 'href'))
+
+describe('the ripple of a change', () => {
+  test('lists the pages whose finished file differs and no other, on random plans and changes', () => {
+    fc.assert(
+      fc.property(
+        arbitrarySite(16),
+        fc.array(arbitraryPick, { minLength: 1, maxLength: 4 }),
+        (before, picks) => {
+          let after = before
+          picks.forEach((pick, at) => {
+            try {
+              after = applyChange(after, changeOfPick(after.plan, pick, at)).site
+            } catch (error) {
+              if (!(error instanceof ChangeRefused)) throw error
+            }
+          })
+          const was = output(before)
+          const is = output(after)
+          const ids = new Set([...was.keys(), ...is.keys()])
+          const different = [...ids].filter(
+            (id) => was.get(id)?.path !== is.get(id)?.path || was.get(id)?.html !== is.get(id)?.html,
+          )
+          const { pages } = rippleOf(before, after)
+          expect(pages.map(({ page }) => page).sort()).toEqual(different.sort())
+          for (const ripple of pages) {
+            const [a, b] = [was.get(ripple.page), is.get(ripple.page)]
+            expect([ripple.before, ripple.after]).toEqual([a?.path, b?.path])
+            if (!a || !b) continue
+            const found = differences(a.html, b.html)
+            for (const part of ['title', 'breadcrumb', 'footer', 'header', 'heading', 'pager'] as const)
+              expect([part, ripple.parts.includes(part)]).toEqual([part, found.has(part)])
+            expect(ripple.parts.includes('menu') || ripple.parts.includes('here mark')).toBe(
+              found.has('menu') || found.has('here mark'),
+            )
+            if (found.has('here mark')) expect(ripple.parts).toContain('here mark')
+            if (!ripple.parts.includes('main content')) {
+              const [from, to] = [textHrefs(readPage(a.html)), textHrefs(readPage(b.html))]
+              expect(ripple.textLinks).toBe(from.filter((href, at) => href !== to[at]).length)
+            }
+            // Every part that is named differs in what is shown of it, and together they are all that differs.
+            for (const part of ripple.parts) {
+              if (part === 'head' || part === 'here mark' || part === 'menu') continue
+              const shown = partBeforeAndAfter(before, after, ripple.page, part)
+              expect(shown.before).not.toBe(shown.after)
+            }
+          }
+        },
+      ),
+      { numRuns: 150 },
+    )
+  })
+
+  const site = readOpml(`<opml version="2.0"><head><title>Trust</title></head><body><outline text="Home">
+    <outline text="Boating"><outline text="Locks"/><outline text="Moorings"/></outline>
+    <outline text="Walks"/></outline></body></opml>`)
+  const make = (...changes: Change[]) => changes.reduce((now, change) => applyChange(now, change).site, site)
+
+  test('is said in one line', () => {
+    const linked = make({
+      kind: 'setEntry',
+      entry: 'walks',
+      field: 'body',
+      value: {
+        html: '<p><a href="entry:locks">Locks</a> <a href="entry:locks#top">again</a></p>',
+        changed: '',
+      },
+    })
+    const renamed = applyChange(linked, {
+      kind: 'setEntry',
+      entry: 'locks',
+      field: 'title',
+      value: 'Lock guide',
+    }).site
+    // Its own address and title, its own breadcrumb, the pagers on both sides of it, two links.
+    expect(rippleWords(rippleOf(linked, renamed))).toBe(
+      '1 address, the breadcrumbs of 1 page, previous and next of 2, titles of 1, headings of 1, 2 links in text',
+    )
+    const inMenu = applyChange(linked, {
+      kind: 'setEntry',
+      entry: 'walks',
+      field: 'label',
+      value: 'On foot',
+    }).site
+    expect(rippleWords(rippleOf(linked, inMenu))).toMatch(
+      /^1 address, the menus of 5 pages, breadcrumbs of 1,/,
+    )
+    const removed = applyChange(linked, { kind: 'remove', entries: ['boating'] }).site
+    const ripple = rippleOf(linked, removed)
+    expect(movements(ripple).gone.map(({ page }) => page)).toEqual(['boating', 'locks', 'moorings'])
+    expect(rippleWords(ripple)).toMatch(/^3 pages fewer, the menus of 2 pages/)
+    expect(
+      rippleWords(rippleOf(site, make({ kind: 'setEntry', entry: 'walks', field: 'note', value: 'x' }))),
+    ).toBe('no page changes')
+  })
+
+  test('names every part that it can find', () => {
+    expect(new Set(RIPPLE_PARTS).size).toBe(RIPPLE_PARTS.length)
+    const moved = make({ kind: 'setSite', field: 'layout', value: 'folders' })
+    expect(rippleOf(site, moved).pages.find(({ page }) => page === 'locks')?.parts).toEqual([
+      'head',
+      'header',
+      'menu',
+      'breadcrumb',
+      'pager',
+    ])
+  })
+})
