@@ -20,7 +20,7 @@ const POINTER = /^(entry|site-file):([a-z0-9-]+)(?:#(.*))?$/s
 const POINTING_ATTRIBUTES = ['href', 'src', 'poster', 'data', 'cite']
 
 /** A place in a body where a link must be written, and where it leads. */
-interface Slot {
+export interface Slot {
   readonly attribute: string
   readonly to: 'entry' | 'site-file'
   readonly id: EntryId

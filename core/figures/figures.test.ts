@@ -1,0 +1,80 @@
+import fc from 'fast-check'
+import { DirectedGraph } from 'graphology'
+import { singleSource } from 'graphology-shortest-path/unweighted.js'
+import { addressesOf, pageAtPath } from '../address/addresses.ts'
+import { encodePath } from '../address/relative.ts'
+import { readOpml } from '../formats/opml.ts'
+import { linkGraph } from './linkGraph.ts'
+import { newPage } from '../plan/newEntry.ts'
+import { isWritten, type Site } from '../plan/site.ts'
+import { createRenderer } from '../render/renderer.ts'
+import { arbitrarySite } from '../testing/arbitrarySite.ts'
+import { attribute, isInside, readPage } from '../testing/readPage.ts'
+import { figuresOf } from './figures.ts'
+import { wordsOn } from './words.ts'
+
+const TOP = 'https://example.com/'
+
+/** The links of a finished page, read from its HTML: where each leads, and whether it stands in main. */
+function linksInHtml(site: Site, id: string): { to: string | undefined; inMain: boolean; inMenu: boolean }[] {
+  const url = TOP + encodePath(addressesOf(site).paths.get(id)!)
+  return readPage(createRenderer(site).page(id))
+    .all('a')
+    .filter((link) => attribute(link, 'href')?.startsWith('#') === false)
+    .map((link) => {
+      const to = new URL(attribute(link, 'href')!, url)
+      const path = decodeURIComponent(to.pathname.slice(1))
+      return {
+        to: to.href.startsWith(TOP) ? pageAtPath(site, path) : undefined,
+        inMain: isInside(link, 'main'),
+        inMenu: isInside(link, 'header') && isInside(link, 'ul'),
+      }
+    })
+}
+
+test('the links of every page are those of its finished HTML, and clicks those of a graph library', () => {
+  fc.assert(
+    fc.property(arbitrarySite(14), (site) => {
+      const links = linkGraph(site)
+      const { pages, navigationLinks, menuLinks, unreached } = figuresOf(site)
+      const library = new DirectedGraph()
+      for (const entry of site.plan.entries.values()) if (isWritten(site, entry)) library.addNode(entry.id)
+      let surround = 0
+      let menus = 0
+      for (const [id, page] of links) {
+        const read = linksInHtml(site, id)
+        const within = (inMain: boolean) =>
+          read.flatMap(({ to, inMain: isIn }) => (isIn === inMain && to ? [to] : [])).sort()
+        expect([...page.surround].sort()).toEqual(within(false))
+        expect([...page.text].sort()).toEqual(within(true))
+        surround += read.filter(({ inMain }) => !inMain).length
+        menus += read.filter(({ inMenu }) => inMenu).length
+        for (const { to } of read) if (to) library.mergeEdge(id, to)
+      }
+      expect([navigationLinks, menuLinks]).toEqual([surround, menus])
+      // graphology, shortest paths without weights: the list of nodes on the way, both ends included.
+      const ways = singleSource(library, site.plan.home)
+      for (const id of library.nodes()) expect(pages.get(id)?.clicks).toBe(ways[id] && ways[id].length - 1)
+      expect(unreached).toBe(library.nodes().filter((id) => !ways[id]).length)
+    }),
+    { numRuns: 60 },
+  )
+})
+
+test('five pages with a menu of five links are twenty-five links to keep (common practice)', () => {
+  const site = readOpml(`<opml version="2.0"><head/><body><outline text="Home">
+    <outline text="A"/><outline text="B"/><outline text="C"/><outline text="D"/></outline></body></opml>`)
+  expect(figuresOf(site)).toMatchObject({ menuLinks: 25, onSite: 5, byDepth: [1, 4], byClicks: [1, 4] })
+})
+
+test('words are counted as they are read, in the language of the site', () => {
+  const words = (html: string, language = 'en') =>
+    wordsOn(newPage('p', 'P', { body: { html, changed: '' } }), language)
+  expect(words('<p>The lock-keeper’s <em>cot</em>tage</p><p>is open.</p><script>let not = 1</script>')).toBe(
+    6,
+  )
+  expect(words('<ul><li>one<li>two</ul>')).toBe(2)
+  expect(words('')).toBe(0)
+  // Unicode Standard Annex #29 leaves Japanese to dictionaries: that there are several words is what counts here.
+  expect(words('<p>東京に行きます</p>', 'ja')).toBeGreaterThan(2)
+})

@@ -1,0 +1,97 @@
+import fc from 'fast-check'
+import type { Branch } from '../plan/branch.ts'
+import { labelOf } from '../plan/entry.ts'
+import { MAX_LEVELS } from '../plan/plan.ts'
+import { readList } from './list.ts'
+
+function read(text: string, options = {}) {
+  let n = 0
+  return readList(text, { newId: () => `n${++n}`, ...options })
+}
+/** Branches as indented lines. */
+const shape = (branches: readonly Branch[], indent = ''): string[] =>
+  branches.flatMap((branch) => [indent + labelOf(branch), ...shape(branch.entries, `${indent} `)])
+const doubtsOf = (text: string, options = {}) =>
+  read(text, options).lines.flatMap(({ number, doubts }) => doubts.map(({ doubt }) => `${number}: ${doubt}`))
+
+const SHAPE = ['Visit', ' Getting here', ' Times', '  Winter', 'Boats']
+
+describe('a pasted list', () => {
+  test.each([
+    ['indented by spaces', 'Visit\n  Getting here\n  Times\n    Winter\nBoats'],
+    ['indented by tabs', 'Visit\n\tGetting here\n\tTimes\n\t\tWinter\nBoats\n'],
+    ['with bullets', '- Visit\n  - Getting here\n  * Times\n    + Winter\n- Boats'],
+    ['with numbers', '1. Visit\r\n   1) Getting here\r\n   2) Times\r\n      a. Winter\r\n2. Boats'],
+    ['with numbers that say the level', '1. Visit\n1.1 Getting here\n1.2. Times\n1.2.1 Winter\n2. Boats'],
+    ['as headings of Markdown', '# Visit\n## Getting here\n\n## Times\n### Winter\n\n# Boats'],
+    ['as headings with lists under them', '# Visit\n- Getting here\n- Times\n  - Winter\n# Boats'],
+    ['with another width on each level', 'Visit\n Getting here\n Times\n     Winter\nBoats'],
+  ])('%s', (_, text) => {
+    expect(shape(read(text).branches)).toEqual(SHAPE)
+    expect(read(text).lines.filter(({ id }) => id === undefined)).toEqual([])
+  })
+
+  test('rows of a spreadsheet say the level by their column, and the name in menus beside the title', () => {
+    const { branches, lines } = read(
+      'Visit\tSee us\n\tGetting here\t\n\t"Times ""and"" days"\tTimes\nBoats\t',
+    )
+    expect(shape(branches)).toEqual(['See us', ' Getting here', ' Times', 'Boats'])
+    expect(lines[2]).toMatchObject({ title: 'Times "and" days', label: 'Times', level: 2, doubts: [] })
+  })
+
+  test('a title that begins like a number or a dash keeps it', () => {
+    expect(
+      read('2026 in pictures\n3D models\n-5 degrees\n1.5 miles').lines.map(({ title }) => title),
+    ).toEqual(['2026 in pictures', '3D models', '-5 degrees', '1.5 miles'])
+  })
+
+  test('doubts are told line by line, and the lines are kept where they can be', () => {
+    const text = 'Visit\n  Times\n      Winter\n  - \nTimes\nBo\u0007ats\nvisit'
+    expect(doubtsOf(text)).toEqual([
+      '3: jumps a level: it stands under the line before',
+      '4: no title: left out',
+      '5: the same title stands on line',
+      '6: control characters were taken out',
+      '7: the same title stands on line',
+    ])
+    expect(shape(read(text).branches)).toEqual(['Visit', ' Times', '  Winter', 'Times', 'Bo ats', 'visit'])
+    expect(doubtsOf('Walks', { known: new Set(['walks']) })).toEqual([
+      '1: the site already has a page with this title',
+    ])
+  })
+
+  test('what is too long, too deep or too many is told', () => {
+    expect(doubtsOf('x'.repeat(400))).toEqual(['1: too long: cut to 300 characters'])
+    const deep = Array.from({ length: 30 }, (_, n) => `${'  '.repeat(n)}p${n}`).join('\n')
+    const { lines } = read(deep)
+    expect(Math.max(...lines.map(({ level }) => level))).toBe(MAX_LEVELS - 1)
+    expect(
+      lines.filter(({ doubts }) => doubts.some(({ doubt }) => doubt.startsWith('too deep'))),
+    ).toHaveLength(7)
+    const many = Array.from({ length: 10_000 }, (_, n) => `Page ${n}`).join('\n')
+    expect(read(many).branches).toHaveLength(10_000)
+    expect(read(many, { present: 15_000 }).lines.filter(({ id }) => id === undefined)).toHaveLength(5000)
+  })
+
+  test('of any text, every line that says something comes back, and every entry has a title', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom('', '  ', '\t', '    ', '- ', '1. ', '# '), fc.string()), {
+          maxLength: 30,
+        }),
+        (parts) => {
+          const text = parts.map(([mark, title]) => mark + title.replace(/[\r\n]/g, '')).join('\n')
+          const { lines, branches } = read(text)
+          const said = text.split('\n').filter((line) => line.trim() !== '').length
+          expect(lines.length).toBeLessThanOrEqual(said)
+          const rows = text.split('\n').some((line) => /\S\t/.test(line))
+          if (!rows) expect(lines).toHaveLength(said)
+          const kept = lines.filter(({ id }) => id !== undefined)
+          expect(shape(branches)).toHaveLength(kept.length)
+          for (const { title } of kept) expect(title.trim()).not.toBe('')
+          for (const line of lines) if (line.id === undefined) expect(line.doubts.length).toBeGreaterThan(0)
+        },
+      ),
+    )
+  })
+})

@@ -1,0 +1,182 @@
+import type { Branch } from '../plan/branch.ts'
+import type { EntryId } from '../plan/entry.ts'
+import { newPage } from '../plan/newEntry.ts'
+import { MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
+
+/** What is doubtful about a line of a pasted list. The line is kept unless it says that it is left out. */
+export type Doubt =
+  | 'jumps a level: it stands under the line before'
+  | 'control characters were taken out'
+  | 'no title: left out'
+  | 'the same title stands on line'
+  | 'the site already has a page with this title'
+  | 'too long: cut to 300 characters'
+  | 'too deep: it stands at the last level that a plan can have'
+  | 'too many entries: left out'
+
+/** A line of a pasted list as it was understood. */
+export interface ListLine {
+  /** From 1. */
+  readonly number: number
+  /** 1 for the top of what is pasted. */
+  readonly level: number
+  readonly title: string
+  readonly label: string
+  /** The id of its entry; undefined when the line is left out. */
+  readonly id: EntryId | undefined
+  readonly doubts: readonly { readonly doubt: Doubt; readonly line?: number }[]
+}
+
+export interface ReadList {
+  readonly lines: readonly ListLine[]
+  readonly branches: readonly Branch[]
+}
+
+/** A line before its level is settled. */
+interface RawLine {
+  readonly number: number
+  /** Grows with the level; what stands further to the right stands deeper. */
+  readonly depth: number
+  readonly title: string
+  readonly label: string
+}
+
+const TAB = 4
+const BULLET = /^(?:[-*+•‣◦–—]|\d+[.)]|[a-z][.)]|\(\d+\))(?=\s|$)\s*/i
+const HEADING = /^(#{1,6})(?=\s|$)\s*/
+/** `2.`, `2.1`, `2.1.3.`: the number says the level, in a list where every line has one. */
+const OUTLINE_NUMBER = /^(\d+(?:\.\d+)+)[.)]?(?=\s|$)\s*/
+
+/** How wide the white space before a line is, a tab reaching to the next stop. */
+function indentOf(line: string): number {
+  let width = 0
+  for (const character of line) {
+    if (character === '\t') width += TAB - (width % TAB)
+    else if (character === ' ' || character === '\u00a0') width++
+    else break
+  }
+  return width
+}
+
+/** A cell as a spreadsheet copies it: in quotes where it holds a quote or a line end. */
+function cellText(cell: string): string {
+  const text = cell.trim()
+  return /^".*"$/s.test(text) ? text.slice(1, -1).replaceAll('""', '"') : text
+}
+
+/**
+ * Rows of a spreadsheet: the first filled cell is the title and its column the level, the next one the name in
+ * menus. Told from a list indented by tabs by a tab after some text.
+ */
+function readRows(lines: readonly string[]): RawLine[] {
+  return lines.flatMap((line, at) => {
+    const cells = line.split('\t').map(cellText)
+    const first = cells.findIndex((cell) => cell !== '')
+    if (first < 0) return []
+    return [{ number: at + 1, depth: first, title: cells[first]!, label: cells[first + 1] ?? '' }]
+  })
+}
+
+/** Lines of text: the level is told by headings, by numbers like 2.1, or by white space before the line. */
+function readText(lines: readonly string[]): RawLine[] {
+  const hasHeadings = lines.some((line) => HEADING.test(line))
+  const isNumbered = lines.every((line) => line.trim() === '' || /^\s*\d+(\.\d+)*[.)]?\s/.test(line))
+  let heading = 0
+  return lines.flatMap((line, at) => {
+    if (line.trim() === '') return []
+    const text = line.trim()
+    const mark = HEADING.exec(text)
+    if (mark && hasHeadings) {
+      heading = mark[1]!.length * 1000
+      return [{ number: at + 1, depth: heading, title: text.slice(mark[0].length), label: '' }]
+    }
+    const numbered = isNumbered ? OUTLINE_NUMBER.exec(text) : null
+    const bullet = numbered ?? BULLET.exec(text)
+    const indent = indentOf(line)
+    const depth = numbered ? numbered[1]!.split('.').length * TAB - TAB : indent
+    const below = hasHeadings ? heading + 1 + depth : depth
+    return [{ number: at + 1, depth: below, title: bullet ? text.slice(bullet[0].length) : text, label: '' }]
+  })
+}
+
+/** How wide the first step of the indent is: what two such steps at once jump over. */
+function stepOf(lines: readonly RawLine[]): number {
+  let step = Infinity
+  lines.forEach((line, at) => {
+    const rise = line.depth - (lines[at - 1]?.depth ?? line.depth)
+    if (rise > 0) step = Math.min(step, rise)
+  })
+  return step
+}
+
+/** Options of readList. */
+export interface ListRule {
+  readonly newId: () => EntryId
+  /** How many levels stand above what is pasted: 1 under the home page. */
+  readonly levelsAbove?: number
+  /** How many entries the plan has already. */
+  readonly present?: number
+  /** Titles that the site has already, in lower case. */
+  readonly known?: ReadonlySet<string>
+}
+
+// eslint-disable-next-line no-control-regex -- naming control characters is the point
+const CONTROL = /[\u0000-\u001f\u007f-\u009f\u2028\u2029\ufeff\u200b]+/g
+const MAX_TITLE = 300
+
+/**
+ * Reads an indented or bulleted list, headings, or rows of a spreadsheet as pages. Nothing is dropped in silence:
+ * every line that says something comes back, with its doubts.
+ * @param text as it was pasted
+ */
+export function readList(text: string, rule: ListRule): ReadList {
+  const source = text.split(/\r\n|\r|\n/)
+  const raw = source.some((line) => /\S\t/.test(line)) ? readRows(source) : readText(source)
+  const step = stepOf(raw)
+  const levelsLeft = MAX_LEVELS - (rule.levelsAbove ?? 1)
+  const lines: ListLine[] = []
+  const firstWith = new Map<string, number>()
+  const open: { depth: number; branch: { entries: Branch[] } }[] = []
+  const top: Branch[] = []
+  let count = rule.present ?? 1
+  for (const { number, depth, title: given, label: givenLabel } of raw) {
+    const doubts: { doubt: Doubt; line?: number }[] = []
+    let title = given.replace(CONTROL, ' ').replace(/\s+/g, ' ').trim().toWellFormed()
+    if (CONTROL.test(given)) doubts.push({ doubt: 'control characters were taken out' })
+    CONTROL.lastIndex = 0
+    if (title.length > MAX_TITLE) {
+      title = title.slice(0, MAX_TITLE).toWellFormed().trim()
+      doubts.push({ doubt: 'too long: cut to 300 characters' })
+    }
+    const before = open.at(-1)?.depth
+    while (open.length > 0 && open.at(-1)!.depth >= depth) open.pop()
+    const isBelow = before !== undefined && depth > before
+    if (isBelow && depth - before >= 2 * step)
+      doubts.push({ doubt: 'jumps a level: it stands under the line before' })
+    if (lines.length === 0 && depth > 0 && raw.some((line) => line.depth < depth))
+      doubts.push({ doubt: 'jumps a level: it stands under the line before' })
+    if (open.length >= levelsLeft) {
+      open.length = levelsLeft - 1
+      doubts.push({ doubt: 'too deep: it stands at the last level that a plan can have' })
+    }
+    const level = open.length + 1
+    const label = givenLabel.replace(CONTROL, ' ').trim().slice(0, 200)
+    const key = title.toLowerCase()
+    let id: EntryId | undefined
+    if (title === '') doubts.push({ doubt: 'no title: left out' })
+    else if (count >= MAX_ENTRIES) doubts.push({ doubt: 'too many entries: left out' })
+    else {
+      const first = firstWith.get(key)
+      if (first !== undefined) doubts.push({ doubt: 'the same title stands on line', line: first })
+      else if (rule.known?.has(key)) doubts.push({ doubt: 'the site already has a page with this title' })
+      firstWith.set(key, first ?? number)
+      id = rule.newId()
+      count++
+      const branch = { ...newPage(id, title, { label }), entries: [] as Branch[] }
+      ;(open.at(-1)?.branch.entries ?? top).push(branch)
+      open.push({ depth, branch })
+    }
+    lines.push({ number, level, title, label, id, doubts })
+  }
+  return { lines, branches: top }
+}

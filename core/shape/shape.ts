@@ -1,0 +1,242 @@
+import { type Branch, branchOf, entriesOfBranch } from '../plan/branch.ts'
+import type { Batch, Change, SingleChange } from '../plan/change/change.ts'
+import { type EntryId, labelOf, type PageState } from '../plan/entry.ts'
+import { ancestorsOf, childrenOf, entryOf, type Plan, placeOf, walk } from '../plan/plan.ts'
+import type { Site } from '../plan/site.ts'
+
+/** Several entries as one batch, with words for the whole. */
+function batch(words: string, changes: readonly SingleChange[]): Batch {
+  return { kind: 'batch', words, changes }
+}
+
+/** “Locks”, or 3 entries. */
+function named(plan: Plan, ids: readonly EntryId[]): string {
+  return ids.length === 1 ? `“${labelOf(entryOf(plan, ids[0]!))}”` : `${ids.length} entries`
+}
+
+/** The entries that move by themselves, in plan order: not the home page, and not what stands under another of them. */
+export function topmost(plan: Plan, ids: Iterable<EntryId>): EntryId[] {
+  const wanted = new Set(ids)
+  const kept: EntryId[] = []
+  for (const { entry } of walk(plan)) {
+    const { id } = entry
+    if (!wanted.has(id) || id === plan.home) continue
+    if (!ancestorsOf(plan, id).some((ancestor) => ancestor !== plan.home && wanted.has(ancestor)))
+      kept.push(id)
+  }
+  return kept
+}
+
+/**
+ * Moves entries side by side under `parent`, to stand before the sibling `before`; at the end without one.
+ * Undefined when there is nothing to move.
+ */
+export function moveAll(
+  plan: Plan,
+  ids: readonly EntryId[],
+  parent: EntryId,
+  before: EntryId | undefined,
+): Change | undefined {
+  const moving = topmost(plan, ids)
+  if (moving.length === 0) return undefined
+  const inside = new Set(moving)
+  const siblings = [...childrenOf(plan, parent)]
+  // What it should stand before may be moving itself: then before the next one that stays.
+  let next = before === undefined ? siblings.length : siblings.indexOf(before)
+  while (next < siblings.length && inside.has(siblings[next]!)) next++
+  const anchor = siblings[next]
+  const changes: SingleChange[] = []
+  // The place of a move counts the siblings without the entry itself, those still waiting to be moved included.
+  for (const entry of moving) {
+    if (siblings.includes(entry)) siblings.splice(siblings.indexOf(entry), 1)
+    const place = anchor === undefined ? siblings.length : siblings.indexOf(anchor)
+    changes.push({ kind: 'move', entry, parent, place })
+    siblings.splice(place, 0, entry)
+  }
+  const where = `moved under “${labelOf(entryOf(plan, parent))}”`
+  return changes.length === 1 ? changes[0] : batch(`${named(plan, moving)} ${where}`, changes)
+}
+
+/** Sets the state of all pages among some entries. Undefined when no page differs. */
+export function setStateOfAll(plan: Plan, ids: readonly EntryId[], state: PageState): Change | undefined {
+  const changes = ids.flatMap((id): SingleChange[] => {
+    const entry = entryOf(plan, id)
+    if (entry.kind !== 'page' || entry.state === state || (id === plan.home && state === 'planned')) return []
+    return [{ kind: 'setEntry', entry: id, field: 'state', value: state }]
+  })
+  if (changes.length === 0) return undefined
+  return changes.length === 1 ? changes[0] : batch(`${changes.length} pages are now ${state}`, changes)
+}
+
+/** Puts entries into menus or the reading order, or takes them out. Undefined when none differs. */
+export function standAll(
+  plan: Plan,
+  ids: readonly EntryId[],
+  field: 'inMenu' | 'inOrder',
+  value: boolean,
+): Change | undefined {
+  const changes = ids.flatMap((id): SingleChange[] => {
+    const entry = entryOf(plan, id)
+    if (field === 'inMenu')
+      return entry.inMenu === value ? [] : [{ kind: 'setEntry', entry: id, field, value }]
+    if (entry.kind !== 'page' || entry.inOrder === value) return []
+    return [{ kind: 'setEntry', entry: id, field, value }]
+  })
+  if (changes.length === 0) return undefined
+  const place = field === 'inMenu' ? 'menus' : 'the reading order'
+  return changes.length === 1
+    ? changes[0]
+    : batch(`${changes.length} entries ${value ? 'put into' : 'left out of'} ${place}`, changes)
+}
+
+/** What becomes of the entries under those that are removed. */
+export type UnderRemoved = 'go-too' | 'move-up'
+
+/** Removes entries; what is under them goes too, or moves up to stand where they stood. */
+export function removeAll(site: Site, ids: readonly EntryId[], under: UnderRemoved): Change | undefined {
+  const { plan } = site
+  if (under === 'go-too') {
+    const going = topmost(plan, ids)
+    return going.length === 0 ? undefined : { kind: 'remove', entries: going }
+  }
+  const going = ids.filter((id) => id !== plan.home)
+  if (going.length === 0) return undefined
+  const gone = new Set(going)
+  const changes: SingleChange[] = []
+  // From the bottom up, so that what moves up out of one removed entry moves on out of the next.
+  const deepestFirst = [...walk(plan)].filter(({ entry }) => gone.has(entry.id)).reverse()
+  const children = new Map<EntryId, EntryId[]>()
+  const listOf = (id: EntryId): EntryId[] => {
+    if (!children.has(id)) children.set(id, [...childrenOf(plan, id)])
+    return children.get(id)!
+  }
+  for (const { entry } of deepestFirst) {
+    const parent = plan.parents.get(entry.id)!
+    const siblings = listOf(parent)
+    const moving = listOf(entry.id)
+    moving.forEach((child, at) => {
+      changes.push({ kind: 'move', entry: child, parent, place: siblings.indexOf(entry.id) + 1 + at })
+    })
+    siblings.splice(siblings.indexOf(entry.id), 1, ...moving)
+  }
+  changes.push({ kind: 'remove', entries: going })
+  return batch(
+    `${named(plan, going)} removed, what was under ${going.length === 1 ? 'it' : 'them'} moved up`,
+    changes,
+  )
+}
+
+/** By what the entries under a page are sorted. */
+export type SortKey = 'title' | 'file name'
+
+/** Sorts what stands right under an entry, once. Undefined when it stands in that order already. */
+export function sortUnder(
+  site: Site,
+  parent: EntryId,
+  key: SortKey,
+  names: ReadonlyMap<EntryId, string>,
+): Change | undefined {
+  const { plan, settings } = site
+  const collator = new Intl.Collator(settings.language, { numeric: true })
+  const keyOf = (id: EntryId) => {
+    const entry = entryOf(plan, id)
+    if (key === 'file name') return names.get(id) ?? labelOf(entry)
+    return entry.kind === 'page' ? entry.title : entry.label
+  }
+  const now = [...childrenOf(plan, parent)]
+  const sorted = [...now].sort((a, b) => collator.compare(keyOf(a), keyOf(b)))
+  const changes: SingleChange[] = []
+  sorted.forEach((id, place) => {
+    if (now[place] === id) return
+    now.splice(now.indexOf(id), 1)
+    now.splice(place, 0, id)
+    changes.push({ kind: 'move', entry: id, parent, place })
+  })
+  if (changes.length === 0) return undefined
+  return batch(`What is under “${labelOf(entryOf(plan, parent))}” sorted by ${key}`, changes)
+}
+
+/** How a copy is made. */
+export interface CopyRule {
+  /** The copy's title or label: it must not keep the same one unseen. */
+  readonly title: string
+  readonly withUnder: boolean
+  readonly withBody: boolean
+  /** Gives the ids of the new entries. */
+  readonly newId: () => EntryId
+}
+
+function copyOf(branch: Branch, rule: CopyRule, isTop: boolean, ids: ReadonlyMap<EntryId, EntryId>): Branch {
+  const id = ids.get(branch.id)!
+  const entries =
+    rule.withUnder || !isTop ? branch.entries.map((under) => copyOf(under, rule, false, ids)) : []
+  if (branch.kind !== 'page') return { ...branch, id, label: isTop ? rule.title : branch.label, entries }
+  const named = isTop ? { title: rule.title, label: '', fileName: '', heading: '', description: '' } : {}
+  // Links between pages that are copied together lead to the copies.
+  const html = branch.body.html.replace(/\bentry:([a-z0-9-]+)/g, (whole, to: string) =>
+    ids.has(to) ? `entry:${ids.get(to)}` : whole,
+  )
+  const body = rule.withBody ? { ...branch.body, html } : { html: '', changed: '' }
+  // A copy was never given out, and nobody has looked at it yet.
+  return {
+    ...branch,
+    ...named,
+    id,
+    body,
+    pin: null,
+    state: branch.state === 'ready' ? 'draft' : branch.state,
+    entries,
+  }
+}
+
+/** A copy of an entry with new ids, ready to be added anywhere. */
+export function copyBranch(plan: Plan, id: EntryId, rule: CopyRule): Branch {
+  const branch = branchOf(plan, id)
+  const copied = rule.withUnder ? [...entriesOfBranch(branch)].map(({ entry }) => entry.id) : [id]
+  return copyOf(branch, rule, true, new Map(copied.map((old) => [old, rule.newId()])))
+}
+
+/** A copy as it can stand in another site, which has neither the files nor the pages that it points to. */
+export function forAnotherSite(branch: Branch, home: EntryId): Branch {
+  const own = new Set([...entriesOfBranch(branch)].map(({ entry }) => entry.id))
+  const adapt = (at: Branch): Branch => {
+    const entries = at.entries.map(adapt)
+    if (at.kind === 'link') {
+      const isLost = at.target.to === 'entry' && !own.has(at.target.entry)
+      return { ...at, target: isLost ? { to: 'entry', entry: home, fragment: '' } : at.target, entries }
+    }
+    return at.kind === 'page' ? { ...at, banner: null, entries } : { ...at, entries }
+  }
+  return adapt(branch)
+}
+
+/** Where a single step up, down, in or out takes some entries that stand side by side; undefined when it cannot. */
+export function stepOf(
+  plan: Plan,
+  ids: readonly EntryId[],
+  direction: 'up' | 'down' | 'in' | 'out',
+): { readonly parent: EntryId; readonly before: EntryId | undefined } | undefined {
+  const moving = topmost(plan, ids)
+  const first = moving[0]
+  const parent = first === undefined ? undefined : plan.parents.get(first)
+  if (first === undefined || parent === undefined) return undefined
+  const siblings = childrenOf(plan, parent)
+  const inside = new Set(moving)
+  const place = placeOf(plan, first)
+  if (direction === 'up') {
+    const above = siblings.slice(0, place).findLast((id) => !inside.has(id))
+    return above === undefined ? undefined : { parent, before: above }
+  }
+  if (direction === 'down') {
+    const last = Math.max(...moving.map((id) => siblings.indexOf(id)))
+    const rest = siblings.slice(last + 1).filter((id) => !inside.has(id))
+    return rest.length === 0 ? undefined : { parent, before: rest[1] }
+  }
+  if (direction === 'out') {
+    const above = plan.parents.get(parent)
+    if (above === undefined) return undefined
+    return { parent: above, before: childrenOf(plan, above)[placeOf(plan, parent) + 1] }
+  }
+  const into = siblings.slice(0, place).findLast((id) => !inside.has(id) && entryOf(plan, id).kind !== 'link')
+  return into === undefined ? undefined : { parent: into, before: undefined }
+}
