@@ -5,6 +5,7 @@ import type { Change } from '../plan/change/change.ts'
 import type { OwnRedirect, Site } from '../plan/site.ts'
 import { attribute, readPage } from '../testing/readPage.ts'
 import { addressesOf, ownName } from './addresses.ts'
+import { pinPages, unpinnedPages } from './pins.ts'
 import { redirectsOf } from './redirects.ts'
 
 const TOP = 'https://example.org/trust/'
@@ -134,4 +135,24 @@ test('absolute links ask for a published address first', () => {
   expect(() => make(site, absolute, { kind: 'setSite', field: 'baseUrl', value: '' })).toThrow(
     /published address/,
   )
+})
+
+describe('pinning', () => {
+  test('keeps every address that is given out, whatever becomes of titles and places after', () => {
+    const all = unpinnedPages(start)
+    expect(all.sort()).toEqual(['boating', 'home', 'locks', 'walks'])
+    const pinned = make(start, pinPages(start, all)!)
+    expect(unpinnedPages(pinned)).toEqual([])
+    expect(pinPages(pinned, all)).toBeUndefined()
+    const later = make(
+      pinned,
+      { kind: 'setEntry', entry: 'boating', field: 'title', value: 'Afloat' },
+      { kind: 'setSite', field: 'layout', value: 'folders' },
+    )
+    expect(unpinnedPages(later).sort()).toEqual(['boating', 'locks', 'walks'])
+    expect(redirectsOf(later).map(({ from }) => from)).toEqual(['boating.html', 'locks.html', 'walks.html'])
+    expect(pathOf(later, 'boating')).toBe('boating/index.html')
+    const again = make(later, pinPages(later, unpinnedPages(later))!)
+    expect(redirectsOf(again)).toEqual(redirectsOf(later))
+  })
 })

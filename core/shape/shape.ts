@@ -205,7 +205,12 @@ export function forAnotherSite(branch: Branch, home: EntryId): Branch {
       const isLost = at.target.to === 'entry' && !own.has(at.target.entry)
       return { ...at, target: isLost ? { to: 'entry', entry: home, fragment: '' } : at.target, entries }
     }
-    return at.kind === 'page' ? { ...at, banner: null, entries } : { ...at, entries }
+    if (at.kind === 'group') return { ...at, entries }
+    // Ids mean nothing elsewhere, and might by chance name something there: such links are left without a target.
+    const html = at.body.html.replace(/\b(entry|site-file):([a-z0-9-]+)/g, (whole, to: string, id: string) =>
+      to === 'entry' && own.has(id) ? whole : 'entry:left-behind',
+    )
+    return { ...at, banner: null, body: { ...at.body, html }, entries }
   }
   return adapt(branch)
 }
