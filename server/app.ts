@@ -5,14 +5,18 @@ import { answerWithProblem, unknownAddress } from './http/problem.ts'
 import { answerOnlyTo, refuseStrangers, screenHeaders } from './http/security.ts'
 import { archiveRoutes } from './routes/archive.ts'
 import { changeRoutes } from './routes/changes.ts'
+import { eventRoutes } from './routes/events.ts'
 import { healthRoutes } from './routes/health.ts'
+import { historyRoutes } from './routes/history.ts'
 import { previewRoutes } from './routes/preview.ts'
 import { screenRoutes } from './routes/screens.ts'
 import { siteRoutes } from './routes/sites.ts'
+import type { Announcements } from './store/announcements.ts'
 import type { SiteStore } from './store/siteStore.ts'
 
 export interface Parts {
   readonly store: SiteStore
+  readonly announcements: Announcements
   readonly logger: Logger
   /** The host names to answer to, without ports. */
   readonly hosts: readonly string[]
@@ -20,9 +24,17 @@ export interface Parts {
   readonly screens: string
 }
 
+/** A server that is put together. */
+export interface App {
+  readonly app: Express
+  /** Ends the answers that would go on for ever. */
+  endStreams(): void
+}
+
 /** Puts the server together; it does not listen yet. */
-export function createApp({ store, logger, hosts, screens }: Parts): Express {
+export function createApp({ store, announcements, logger, hosts, screens }: Parts): App {
   const app = express()
+  const events = eventRoutes(store, announcements)
   app.disable('x-powered-by')
   app.use(
     pinoHttp({
@@ -46,8 +58,10 @@ export function createApp({ store, logger, hosts, screens }: Parts): Express {
     siteRoutes(store),
     changeRoutes(store),
     archiveRoutes(store),
+    historyRoutes(store),
+    events.routes,
     unknownAddress,
   )
   app.use(screenRoutes(screens), unknownAddress, answerWithProblem)
-  return app
+  return { app, endStreams: events.endAll }
 }

@@ -5,6 +5,7 @@ import { loadDemo } from '@viatica/demo/load.ts'
 import { pino } from 'pino'
 import { createApp } from './app.ts'
 import { readConfig } from './config.ts'
+import { Announcements } from './store/announcements.ts'
 import { migrate, openDatabase } from './store/database.ts'
 import { SiteStore } from './store/siteStore.ts'
 
@@ -22,8 +23,10 @@ if (config.withDemo && (await store.list()).length === 0) {
   await store.create(site, contents)
 }
 
-const app = createApp({
+const announcements = new Announcements(config.databaseUrl)
+const { app, endStreams } = createApp({
   store,
+  announcements,
   logger,
   hosts: config.hosts,
   screens: fileURLToPath(new URL('../web/dist', import.meta.url)),
@@ -46,8 +49,9 @@ function stop(signal: string): void {
   logger.info({ signal }, 'stopping')
   setTimeout(() => process.exit(1), PATIENCE_MS).unref()
   server.close(() => {
-    void database.destroy().then(() => process.exit(0))
+    void Promise.all([database.destroy(), announcements.close()]).then(() => process.exit(0))
   })
+  endStreams()
   server.closeIdleConnections()
 }
 process.on('SIGTERM', stop)

@@ -25,7 +25,9 @@ function isUnreachable(error: Error & { code?: unknown }): boolean {
   return (
     (typeof error.code === 'string' && UNREACHABLE.test(error.code)) ||
     error.name === 'KnexTimeoutError' ||
-    /Connection terminated|timeout expired|connect ECONN/.test(error.message)
+    /Connection terminated|connection error and is not queryable|timeout expired|connect ECONN/.test(
+      error.message,
+    )
   )
 }
 

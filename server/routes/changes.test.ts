@@ -149,7 +149,7 @@ describe('changes', () => {
       kind: 'setEntry',
       entry: 'home',
       field: 'note',
-      value: 'x'.repeat(6_000_000),
+      value: 'x'.repeat(21_000_000),
     })
     expect(answer.status).toBe(413)
   })

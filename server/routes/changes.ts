@@ -1,3 +1,4 @@
+import { MAX_INPUT } from '@viatica/core/formats/inputFault.ts'
 import { changeSchema } from '@viatica/core/plan/change/change.ts'
 import express, { Router } from 'express'
 import * as v from 'valibot'
@@ -16,7 +17,7 @@ const editSchema = v.strictObject({
 export function changeRoutes(store: SiteStore): Router {
   const routes = Router()
 
-  routes.post('/sites/:id/changes', express.json({ limit: '5mb' }), async (request, response) => {
+  routes.post('/sites/:id/changes', express.json({ limit: MAX_INPUT }), async (request, response) => {
     const edit = v.parse(editSchema, request.body)
     const { id } = request.params
     const { revision } = await store.read(id)

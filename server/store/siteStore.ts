@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto'
-import { applyChange } from '@viatica/core/plan/change/apply.ts'
+import { applyChange, singlesOf } from '@viatica/core/plan/change/apply.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { changeWords } from '@viatica/core/plan/change/words.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
@@ -7,6 +7,7 @@ import type { SiteFile } from '@viatica/core/plan/file.ts'
 import type { Plan } from '@viatica/core/plan/plan.ts'
 import { DEFAULT_SETTINGS, type Settings, type Site } from '@viatica/core/plan/site.ts'
 import type { Knex } from 'knex'
+import { announcement, CHANNEL } from './announcements.ts'
 import { keepContent, readContent } from './contents.ts'
 import { saveDifference } from './difference.ts'
 import { type EntryRow, entryOfRow } from './rows.ts'
@@ -32,6 +33,16 @@ export interface LoggedChange {
 interface ChangeRow extends LoggedChange {
   readonly site_id: string
   readonly change_id: string
+  readonly inverse: Change
+  readonly words: string
+  readonly made_at: Date
+}
+
+/** A change as the history tells it. */
+export interface PastChange {
+  readonly revision: number
+  readonly words: string
+  readonly madeAt: string
 }
 
 /** An edit as it was posted. */
@@ -196,6 +207,8 @@ export class SiteStore {
         inverse: JSON.stringify(inverse),
         words: changeWords(before.site, edit.change),
       })
+      // Heard by every server process when, and only when, the transaction holds.
+      await trx.raw('select pg_notify(?, ?)', [CHANNEL, announcement(id, after.revision)])
       const missed = await this.#changesIn(trx, id, edit.base, after.revision)
       return { stored: { revision: after.revision, missed }, after }
     })
@@ -216,6 +229,52 @@ export class SiteStore {
       .andWhere('revision', '<', before)
       .orderBy('revision')
       .select('revision', 'change')
+  }
+
+  /** The changes that brought a site from one revision to its newest, and which that is. @throws UnknownSite */
+  async changesAfter(
+    id: string,
+    after: number,
+  ): Promise<{ revision: number; changes: readonly LoggedChange[] }> {
+    return this.#database.transaction(
+      async (trx) => {
+        const { revision } = await this.#readIn(trx, id, false)
+        return { revision, changes: await this.#changesIn(trx, id, after, revision + 1) }
+      },
+      { isolationLevel: 'repeatable read' },
+    )
+  }
+
+  /** Up to `most` changes before a revision, the newest first. @throws UnknownSite */
+  async history(id: string, before: number, most: number): Promise<PastChange[]> {
+    await this.read(id)
+    const rows = await this.#database<ChangeRow>('changes')
+      .where('site_id', id)
+      .andWhere('revision', '<', before)
+      .orderBy('revision', 'desc')
+      .limit(most)
+      .select('revision', 'words', 'made_at')
+    return rows.map(({ revision, words, made_at }) => ({ revision, words, madeAt: made_at.toISOString() }))
+  }
+
+  /**
+   * The change that makes the newest revision of a site what it was at an earlier one: the inverses of all changes
+   * since then, newest first. Undefined when nothing was done since. @throws UnknownSite
+   */
+  async wayBack(id: string, to: number): Promise<{ revision: number; change: Change | undefined }> {
+    return this.#database.transaction(
+      async (trx) => {
+        const { revision } = await this.#readIn(trx, id, false)
+        const inverses = await trx<ChangeRow>('changes')
+          .where('site_id', id)
+          .andWhere('revision', '>', to)
+          .orderBy('revision', 'desc')
+          .pluck('inverse')
+        const changes = inverses.flatMap((inverse: Change) => singlesOf(inverse))
+        return { revision, change: changes.length === 0 ? undefined : { kind: 'batch', changes } }
+      },
+      { isolationLevel: 'repeatable read' },
+    )
   }
 
   /** Keeps the bytes of a file that is about to be added to a site; see the change `addFile`. */

@@ -8,6 +8,7 @@ import { fromSiteData, type SiteData } from '@viatica/core/plan/siteData.ts'
 import type { Knex } from 'knex'
 import { pino } from 'pino'
 import { createApp } from '../app.ts'
+import { Announcements } from '../store/announcements.ts'
 import { migrate, openDatabase } from '../store/database.ts'
 import { SiteStore } from '../store/siteStore.ts'
 import { makeDatabase } from './database.ts'
@@ -78,7 +79,8 @@ export async function serve(): Promise<Serving> {
   await migrate(database)
   const store = new SiteStore(database)
   const logger = pino({ level: 'silent' })
-  const app = createApp({ store, logger, hosts: ['127.0.0.1'], screens: '/nowhere' })
+  const announcements = new Announcements(made.url)
+  const { app } = createApp({ store, announcements, logger, hosts: ['127.0.0.1'], screens: '/nowhere' })
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening))
   })
@@ -96,7 +98,7 @@ export async function serve(): Promise<Serving> {
     async stop() {
       server.closeAllConnections()
       await new Promise((resolve) => server.close(resolve))
-      await database.destroy()
+      await Promise.all([database.destroy(), announcements.close()])
       await made.drop()
     },
   }

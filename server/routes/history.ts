@@ -1,0 +1,32 @@
+import { Router } from 'express'
+import * as v from 'valibot'
+import type { SiteStore } from '../store/siteStore.ts'
+
+const wholeNumber = v.pipe(v.string(), v.regex(/^\d{1,9}$/, 'must be a whole number'), v.transform(Number))
+
+const pageSchema = v.object({
+  before: v.optional(wholeNumber, '999999999'),
+  most: v.optional(v.pipe(wholeNumber, v.minValue(1), v.maxValue(500, 'must be at most 500')), '100'),
+})
+
+/** What was done to a site, and the way back to any point of it. */
+export function historyRoutes(store: SiteStore): Router {
+  const routes = Router()
+
+  routes.get('/sites/:id/history', async (request, response) => {
+    const { before, most } = v.parse(pageSchema, request.query)
+    response.json({ changes: await store.history(request.params.id, before, most) })
+  })
+
+  routes.get('/sites/:id/history/:revision/way-back', async (request, response) => {
+    const to = v.parse(wholeNumber, request.params.revision)
+    response.json(await store.wayBack(request.params.id, to))
+  })
+
+  routes.get('/sites/:id/changes', async (request, response) => {
+    const { after } = v.parse(v.object({ after: wholeNumber }), request.query)
+    response.json(await store.changesAfter(request.params.id, after))
+  })
+
+  return routes
+}
