@@ -14,7 +14,11 @@ export const router = createRouter({
       component: SiteFrame,
       children: [
         { path: '', redirect: (to) => ({ name: 'plan', params: to.params }) },
-        { path: 'plan', name: 'plan', component: PlanScreen },
+        {
+          path: 'plan/:view(structure|inventory|addresses|figures|history)?',
+          name: 'plan',
+          component: PlanScreen,
+        },
         { path: 'surround', name: 'surround', component: SurroundScreen },
         { path: ':ahead(write|proof|publish)', name: 'ahead', component: AheadScreen },
       ],

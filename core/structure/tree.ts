@@ -26,10 +26,10 @@ export interface Structure {
   readonly height: number
 }
 
-export const BOX_WIDTH = 168
-export const BOX_HEIGHT = 40
+export const BOX_WIDTH = 164
+export const BOX_HEIGHT = 38
 /** The room between boxes side by side, and between levels. */
-const GAP_BESIDE = { right: 12, down: 20 } as const
+const GAP_BESIDE = { right: 8, down: 20 } as const
 const GAP_LEVELS = { right: 52, down: 44 } as const
 
 interface Node {

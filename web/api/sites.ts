@@ -1,4 +1,6 @@
+import { writeSiteFile } from '@viatica/core/formats/siteFile.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
+import type { Site } from '@viatica/core/plan/site.ts'
 import type { SiteData } from '@viatica/core/plan/siteData.ts'
 import { request } from './request.ts'
 
@@ -20,6 +22,13 @@ export interface Saved {
   readonly missed: readonly { readonly revision: number; readonly change: Change }[]
 }
 
+/** A change as the history tells it. */
+export interface PastChange {
+  readonly revision: number
+  readonly words: string
+  readonly madeAt: string
+}
+
 const JSON_TYPE = 'application/json'
 const SITE_FILE_TYPE = 'application/vnd.viatica.site+json'
 const OPML_TYPE = 'text/x-opml'
@@ -32,17 +41,45 @@ export const sitesApi = {
   create: (name: string) =>
     request<{ id: string }>('POST', '/api/sites', JSON.stringify({ name }), JSON_TYPE),
 
-  /** Makes a site from a file: OPML when it begins as XML does, else a site file. */
-  async createFromFile(file: File): Promise<{ id: string }> {
-    const text = await file.text()
-    const type = text.trimStart().startsWith('<') ? OPML_TYPE : SITE_FILE_TYPE
-    return request('POST', '/api/sites', text, type)
-  },
+  /** Stores a site that was made here. It has no pictures yet. */
+  createFrom: (site: Site) =>
+    request<{ id: string }>('POST', '/api/sites', writeSiteFile(site, new Map()), SITE_FILE_TYPE),
+
+  /** Makes a site from the text of a file: OPML when it begins as XML does, else a site file. */
+  createFromText: (text: string) =>
+    request<{ id: string }>(
+      'POST',
+      '/api/sites',
+      text,
+      text.trimStart().startsWith('<') ? OPML_TYPE : SITE_FILE_TYPE,
+    ),
 
   read: (id: string) => request<{ revision: number; site: SiteData }>('GET', at(id)),
   remove: (id: string) => request<undefined>('DELETE', at(id)),
   save: (id: string, edit: Edit) =>
     request<Saved>('POST', `${at(id)}/changes`, JSON.stringify(edit), JSON_TYPE),
+
+  /** The changes after a revision. */
+  changesAfter: (id: string, revision: number) =>
+    request<{ revision: number; changes: Saved['missed'] }>('GET', `${at(id)}/changes?after=${revision}`),
+
+  /** Calls `hear` with the newest revision of a site, now and at every change. @returns what ends it */
+  hear(id: string, hear: (revision: number) => void): () => void {
+    const source = new EventSource(`${at(id)}/events`)
+    source.addEventListener('revision', ({ data }) => hear(Number(data)))
+    return () => source.close()
+  },
+
+  /** Up to a hundred changes before a revision, the newest first. */
+  history: (id: string, before?: number) =>
+    request<{ changes: readonly PastChange[] }>(
+      'GET',
+      `${at(id)}/history${before === undefined ? '' : `?before=${before}`}`,
+    ).then(({ changes }) => changes),
+
+  /** The change that makes the newest revision what it was at an earlier one. */
+  wayBack: (id: string, revision: number) =>
+    request<{ revision: number; change?: Change }>('GET', `${at(id)}/history/${revision}/way-back`),
 
   /** Keeps the bytes of a picture that a change is about to add. */
   keepPicture: (file: File, name: string) =>

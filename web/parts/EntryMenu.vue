@@ -1,12 +1,18 @@
 <script setup lang="ts">
 import { IconDots } from '@tabler/icons-vue'
 import { Dropdown, Menu, MenuDivider, MenuItem } from 'ant-design-vue'
+import { childrenOf } from '@viatica/core/plan/plan.ts'
+import { computed } from 'vue'
 import { useChosen } from '../stores/chosen.ts'
+import { useOpenSite } from '../stores/openSite.ts'
 import { type Direction, useShaping } from '../stores/shaping.ts'
 import { landmarkOf } from './landmark.ts'
 
+const openSite = useOpenSite()
 const chosen = useChosen()
 const shaping = useShaping()
+
+const hasChildren = computed(() => childrenOf(openSite.site!.plan, chosen.id).length > 1)
 
 const DIRECTIONS: readonly { direction: Direction; words: string; keys: string }[] = [
   { direction: 'up', words: 'Move up', keys: 'Alt ↑' },
@@ -27,8 +33,17 @@ function act(key: string): void {
       return void (chosen.renaming = chosen.id)
     case 'remove':
       return shaping.remove()
+    case 'paste':
+      shaping.pasted = ''
+      return void (shaping.dialog = key)
+    case 'copy':
+    case 'move':
+      return void (shaping.dialog = key)
+    case 'title':
+    case 'file name':
+      return void shaping.sort(key)
     default:
-      return shaping.move(key as Direction)
+      return void shaping.move(key as Direction)
   }
 }
 </script>
@@ -51,6 +66,8 @@ function act(key: string): void {
         <MenuItem key="beneath">New page beneath <kbd>Shift Enter</kbd></MenuItem>
         <MenuItem key="group">New group</MenuItem>
         <MenuItem key="link">New link</MenuItem>
+        <MenuItem key="paste">A pasted list … <kbd>Ctrl V</kbd></MenuItem>
+        <MenuItem key="copy" :disabled="shaping.isHome">Copy … <kbd>C</kbd></MenuItem>
         <MenuDivider role="separator" />
         <MenuItem key="rename">Rename <kbd>F2</kbd></MenuItem>
         <MenuItem
@@ -60,6 +77,9 @@ function act(key: string): void {
         >
           {{ words }} <kbd>{{ keys }}</kbd>
         </MenuItem>
+        <MenuItem key="move" :disabled="shaping.isHome">Move under … <kbd>M</kbd></MenuItem>
+        <MenuItem key="title" :disabled="!hasChildren">Sort what is under it by title</MenuItem>
+        <MenuItem key="file name" :disabled="!hasChildren">Sort what is under it by file name</MenuItem>
         <MenuDivider role="separator" />
         <MenuItem key="remove" :disabled="shaping.isHome">Remove <kbd>Delete</kbd></MenuItem>
       </Menu>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { onMounted, ref, useId, watch } from 'vue'
+import { onBeforeUnmount, onMounted, ref, useId, watch } from 'vue'
 
-const props = defineProps<{ open: boolean; title: string }>()
+const props = defineProps<{ open: boolean; title: string; wide?: boolean }>()
 const emit = defineEmits<{ close: [] }>()
 
 const id = useId()
@@ -14,11 +14,13 @@ function follow(open: boolean): void {
 
 onMounted(() => props.open && follow(true))
 watch(() => props.open, follow)
+// Closing gives the focus back, which taking the element away does not.
+onBeforeUnmount(() => dialog.value?.close())
 </script>
 
 <template>
   <!-- The element of the platform keeps the focus inside, closes on Escape and gives the focus back. -->
-  <dialog ref="dialog" :aria-labelledby="id" @cancel.prevent="emit('close')" @keydown.stop>
+  <dialog ref="dialog" :class="{ wide }" :aria-labelledby="id" @cancel.prevent="emit('close')" @keydown.stop>
     <h2 :id="id">{{ title }}</h2>
     <div class="content"><slot /></div>
     <div class="buttons"><slot name="buttons" /></div>
@@ -36,6 +38,10 @@ dialog {
   background: var(--card);
   border: 2px solid var(--pine);
   border-radius: 3px;
+}
+
+.wide {
+  width: min(1120px, calc(100vw - 48px));
 }
 
 dialog::backdrop {

@@ -1,11 +1,16 @@
 <script setup lang="ts">
-import { onMounted, ref } from 'vue'
+import type { Change } from '@viatica/core/plan/change/change.ts'
+import { computed, onMounted, ref } from 'vue'
+import Foresight from './Foresight.vue'
 
 const props = defineProps<{
   /** Where it stands in the outline. */
   level: number
   label: string
   name?: string
+  /** The entry that is renamed, and the change that a name makes. */
+  entry?: string
+  changeFor?: (name: string) => Change | undefined
 }>()
 const emit = defineEmits<{
   /** With what was typed; empty when it was let be. */
@@ -15,6 +20,8 @@ const emit = defineEmits<{
 const text = ref(props.name ?? '')
 const input = ref<HTMLInputElement>()
 let isDone = false
+
+const change = computed(() => props.changeFor?.(text.value))
 
 function finish(name: string): void {
   if (isDone) return
@@ -36,15 +43,17 @@ onMounted(() => {
       :aria-label="label"
       :placeholder="label"
       maxlength="300"
-      @keydown.enter.prevent="finish(text)"
-      @keydown.esc.prevent="finish('')"
+      @keydown.enter.prevent.stop="finish(text)"
+      @keydown.esc.prevent.stop="finish('')"
       @blur="finish(text)"
     />
+    <Foresight v-if="entry && change" class="foresight" :entry="entry" :change="change" />
   </div>
 </template>
 
 <style scoped>
 .name {
+  position: relative;
   padding: 1px 10px 1px 0;
 }
 
@@ -57,5 +66,17 @@ input {
   border: 1px solid var(--pine);
   border-radius: 3px;
   font: inherit;
+}
+
+.foresight {
+  position: absolute;
+  top: 100%;
+  right: 10px;
+  left: 20px;
+  z-index: 3;
+  margin: 0;
+  padding: 4px 8px;
+  background: var(--card);
+  border: 1px solid var(--pine);
 }
 </style>

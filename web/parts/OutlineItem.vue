@@ -2,7 +2,7 @@
 import { combine } from '@atlaskit/pragmatic-drag-and-drop/combine'
 import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
 import { attachInstruction, extractInstruction } from '@atlaskit/pragmatic-drag-and-drop-hitbox/list-item'
-import { IconChevronDown, IconChevronRight, IconEyeOff } from '@tabler/icons-vue'
+import { IconChevronDown, IconChevronRight, IconEyeOff, IconPin } from '@tabler/icons-vue'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { entryOf, isWithin } from '@viatica/core/plan/plan.ts'
@@ -13,7 +13,7 @@ import EntryMenu from './EntryMenu.vue'
 import StateMark from './StateMark.vue'
 
 const props = defineProps<{ row: OutlineRow }>()
-defineEmits<{ choose: [] }>()
+defineEmits<{ choose: [event: MouseEvent] }>()
 
 const openSite = useOpenSite()
 const chosen = useChosen()
@@ -23,7 +23,9 @@ const landing = ref<string>()
 
 const site = computed(() => openSite.site!)
 const entry = computed(() => entryOf(site.value.plan, props.row.id))
-const isChosen = computed(() => chosen.id === props.row.id)
+const isLead = computed(() => chosen.id === props.row.id)
+const isChosen = computed(() => chosen.ids.has(props.row.id))
+const isPinned = computed(() => entry.value.kind === 'page' && entry.value.pin !== null)
 
 /** What stands at the right: the file name of a page, the folder of a group, where a link leads. */
 const address = computed(() => {
@@ -44,11 +46,13 @@ onMounted(() => {
     draggable({
       element: element.value!,
       canDrag: () => id !== site.value.plan.home,
-      getInitialData: () => ({ entry: id }),
+      // A row that is chosen takes along all that are; another one goes alone.
+      getInitialData: () => ({ entries: chosen.ids.has(id) ? [...chosen.ids] : [id] }),
     }),
     dropTargetForElements({
       element: element.value!,
-      canDrop: ({ source }) => !isWithin(site.value.plan, id, source.data['entry'] as string),
+      canDrop: ({ source }) =>
+        !(source.data['entries'] as string[]).some((moving) => isWithin(site.value.plan, id, moving)),
       getData: ({ input, element: over }) => {
         const isHome = id === site.value.plan.home
         const opensBelow = props.row.hasChildren && props.row.isOpen
@@ -81,7 +85,12 @@ onBeforeUnmount(() => cleanup?.())
     class="item"
     :class="[
       landing,
-      { chosen: isChosen, out: !entry.inMenu, planned: entry.kind === 'page' && entry.state === 'planned' },
+      {
+        chosen: isChosen,
+        lead: isLead,
+        out: !entry.inMenu,
+        planned: entry.kind === 'page' && entry.state === 'planned',
+      },
     ]"
     role="treeitem"
     :aria-level="row.level"
@@ -89,9 +98,10 @@ onBeforeUnmount(() => cleanup?.())
     :aria-setsize="row.siblings"
     :aria-selected="isChosen"
     :aria-expanded="row.hasChildren ? row.isOpen : undefined"
-    :tabindex="isChosen ? 0 : -1"
+    :aria-current="isLead ? 'true' : undefined"
+    :tabindex="isLead ? 0 : -1"
     :data-entry="row.id"
-    @click="$emit('choose')"
+    @click="$emit('choose', $event)"
     @dblclick="chosen.renaming = row.id"
   >
     <span v-for="n in row.level - 1" :key="n" class="path-line" aria-hidden="true" />
@@ -99,7 +109,8 @@ onBeforeUnmount(() => cleanup?.())
     <span class="label">{{ labelOf(entry) }}</span>
     <IconEyeOff v-if="!entry.inMenu" :size="14" class="off" aria-label="not in menus" role="img" />
     <span class="address path" :title="path">{{ address }}</span>
-    <EntryMenu v-if="isChosen" />
+    <IconPin v-if="isPinned" :size="13" class="off" role="img" aria-label="pinned address" />
+    <EntryMenu v-if="isLead" />
     <button
       v-else-if="row.hasChildren"
       type="button"
@@ -137,6 +148,10 @@ onBeforeUnmount(() => cleanup?.())
 .chosen,
 .chosen:hover {
   background: var(--here);
+}
+
+.lead,
+.lead:hover {
   border-left-color: var(--ochre);
 }
 

@@ -5,6 +5,7 @@ import {
   IconCornerDownRight,
   IconIndentDecrease,
   IconIndentIncrease,
+  IconListDetails,
   IconPlus,
   IconTrash,
 } from '@tabler/icons-vue'
@@ -12,6 +13,11 @@ import type { Component } from 'vue'
 import { type Direction, useShaping } from '../stores/shaping.ts'
 
 const shaping = useShaping()
+
+function paste(): void {
+  shaping.pasted = ''
+  shaping.dialog = 'paste'
+}
 
 const MOVES: readonly { direction: Direction; words: string; icon: Component }[] = [
   { direction: 'up', words: 'Move up', icon: IconArrowUp },
@@ -30,7 +36,7 @@ const MOVES: readonly { direction: Direction; words: string; icon: Component }[]
       :disabled="shaping.isHome"
       @click="shaping.begin('page', 'beside')"
     >
-      <IconPlus :size="16" aria-hidden="true" />Page beside
+      <IconPlus :size="16" aria-hidden="true" />Beside
     </button>
     <button
       type="button"
@@ -39,6 +45,9 @@ const MOVES: readonly { direction: Direction; words: string; icon: Component }[]
       @click="shaping.begin('page', 'beneath')"
     >
       <IconCornerDownRight :size="16" aria-hidden="true" />beneath
+    </button>
+    <button type="button" class="plain-button" title="Add pages from a pasted list" @click="paste">
+      <IconListDetails :size="16" aria-hidden="true" />list
     </button>
     <span class="gap" />
     <button
@@ -49,7 +58,7 @@ const MOVES: readonly { direction: Direction; words: string; icon: Component }[]
       :aria-label="words"
       :title="words"
       :disabled="!shaping.canMove[direction]"
-      @click="shaping.move(direction)"
+      @click="void shaping.move(direction)"
     >
       <component :is="icon" :size="17" aria-hidden="true" />
     </button>
@@ -58,7 +67,7 @@ const MOVES: readonly { direction: Direction; words: string; icon: Component }[]
       class="plain-button"
       aria-label="Remove"
       title="Remove"
-      :disabled="shaping.isHome"
+      :disabled="shaping.movable.length === 0"
       @click="shaping.remove()"
     >
       <IconTrash :size="17" aria-hidden="true" />

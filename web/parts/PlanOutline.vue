@@ -1,31 +1,65 @@
 <script setup lang="ts">
 import { monitorForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
 import { extractInstruction } from '@atlaskit/pragmatic-drag-and-drop-hitbox/list-item'
-import { entryOf } from '@viatica/core/plan/plan.ts'
-import { nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { useChosen } from '../stores/chosen.ts'
+import { defaultRangeExtractor, useVirtualizer } from '@tanstack/vue-virtual'
+import { STATES } from '@viatica/core/plan/entry.ts'
+import { childrenOf, entryOf } from '@viatica/core/plan/plan.ts'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { type OutlineRow, useChosen } from '../stores/chosen.ts'
 import { useOpenSite } from '../stores/openSite.ts'
 import { type DropPlace, useShaping } from '../stores/shaping.ts'
+import LandingNote, { type Landing } from './LandingNote.vue'
 import NameInput from './NameInput.vue'
 import OutlineItem from './OutlineItem.vue'
+
+const ROW_HEIGHT = 29
 
 const openSite = useOpenSite()
 const chosen = useChosen()
 const shaping = useShaping()
 const tree = ref<HTMLElement>()
 
-/** Before which row the entry that is being named stands: after the last row of what comes before it. */
-function isDraftBefore(index: number): boolean {
+/** What stands in the outline: its rows, and between them the entry that is being named. */
+const items = computed<readonly (OutlineRow | 'draft')[]>(() => {
   const { draft, rows } = chosen
-  if (!draft) return false
+  if (!draft) return rows
   const parentAt = rows.findIndex((row) => row.id === draft.parent)
   const level = rows[parentAt]!.level + 1
   let at = parentAt + 1
   for (let place = 0; at < rows.length && rows[at]!.level >= level; at++) {
     if (rows[at]!.level === level && place++ === draft.place) break
   }
-  return index === at
-}
+  return [...rows.slice(0, at), 'draft', ...rows.slice(at)]
+})
+const placeOfItem = (id: string) => items.value.findIndex((item) => item !== 'draft' && item.id === id)
+const chosenAt = computed(() => placeOfItem(chosen.id))
+
+// Only what is in sight is drawn, and the chosen row, which holds the focus.
+const virtualizer = useVirtualizer(
+  computed(() => ({
+    count: items.value.length,
+    getScrollElement: () => tree.value ?? null,
+    estimateSize: () => ROW_HEIGHT,
+    getItemKey: (at: number) => {
+      const item = items.value[at]
+      return item === undefined || item === 'draft' ? 'draft' : item.id
+    },
+    overscan: 8,
+    paddingStart: 4,
+    paddingEnd: 16,
+    rangeExtractor: (range: Parameters<typeof defaultRangeExtractor>[0]) => {
+      const places = new Set(defaultRangeExtractor(range))
+      if (chosenAt.value >= 0) places.add(chosenAt.value)
+      return [...places].sort((a, b) => a - b)
+    },
+  })),
+)
+const drawn = computed(() =>
+  virtualizer.value.getVirtualItems().flatMap(({ index, key, start }) => {
+    const item = items.value[index]
+    return item === undefined ? [] : [{ item, key: key as string, start }]
+  }),
+)
 
 const draftLevel = () => chosen.rows.find((row) => row.id === chosen.draft!.parent)!.level + 1
 
@@ -35,25 +69,67 @@ function nameOf(id: string): string {
   return entry.kind === 'page' ? entry.title : entry.label
 }
 
+function show(at: number): void {
+  if (at >= 0) virtualizer.value.scrollToIndex(at, { align: 'auto' })
+}
+
 function focusChosen(): void {
-  void nextTick(() => tree.value?.querySelector<HTMLElement>('[aria-selected="true"]')?.focus())
+  void nextTick(() => {
+    show(chosenAt.value)
+    void nextTick(() => tree.value?.querySelector<HTMLElement>('[tabindex="0"]')?.focus())
+  })
+}
+
+function rowAt(index: number): OutlineRow {
+  return chosen.rows[Math.max(0, Math.min(index, chosen.rows.length - 1))]!
 }
 
 function chooseAt(index: number): void {
-  const row = chosen.rows[Math.max(0, Math.min(index, chosen.rows.length - 1))]!
-  chosen.choose(row.id)
+  chosen.choose(rowAt(index).id)
+  focusChosen()
+}
+
+/** Chooses a row as the mouse asks: alone, with all up to it, or one more. */
+function click(row: OutlineRow, event: MouseEvent): void {
+  if (event.shiftKey) chosen.chooseTo(row.id)
+  else if (event.ctrlKey || event.metaKey) chosen.toggle(row.id)
+  else chosen.choose(row.id)
   focusChosen()
 }
 
 /** Keys of the tree (WAI-ARIA Authoring Practices, tree view), and our own for shaping the plan. */
 function press(event: KeyboardEvent): void {
-  if ((event.target as HTMLElement).tagName === 'INPUT' || event.ctrlKey || event.metaKey) return
+  if ((event.target as HTMLElement).tagName === 'INPUT') return
+  if (event.ctrlKey || event.metaKey) return void (withControl(event.key) && event.preventDefault())
   const at = chosen.rows.findIndex((row) => row.id === chosen.id)
   const row = chosen.rows[at]!
   const action = event.altKey ? withAlt(event.key) : plain(event, at, row)
   if (!action) return
   event.preventDefault()
   action()
+}
+
+/** Going on without letting go of what is chosen, and choosing all siblings. @returns whether the key was one of these */
+function withControl(key: string): boolean {
+  const at = chosen.rows.findIndex((row) => row.id === chosen.id)
+  if (key === 'ArrowDown' || key === 'ArrowUp') {
+    chosen.lookAt(rowAt(at + (key === 'ArrowDown' ? 1 : -1)).id)
+    focusChosen()
+  } else if (key === 'a') {
+    const parent = openSite.site!.plan.parents.get(chosen.id)
+    if (parent === undefined) return true
+    chosen.chooseAll(childrenOf(openSite.site!.plan, parent), chosen.id)
+  } else return false
+  return true
+}
+
+/** A list in the clipboard is shown before it is added. */
+function paste(event: ClipboardEvent): void {
+  const text = event.clipboardData?.getData('text/plain') ?? ''
+  if ((event.target as HTMLElement).tagName === 'INPUT' || text.trim() === '') return
+  event.preventDefault()
+  shaping.pasted = text
+  shaping.dialog = 'paste'
 }
 
 function withAlt(key: string): (() => void) | undefined {
@@ -63,20 +139,16 @@ function withAlt(key: string): (() => void) | undefined {
 }
 
 function moveAndFocus(direction: Parameters<typeof shaping.move>[0]): void {
-  shaping.move(direction)
-  focusChosen()
+  void shaping.move(direction).then(focusChosen)
 }
 
-function plain(
-  event: KeyboardEvent,
-  at: number,
-  row: (typeof chosen.rows)[number],
-): (() => void) | undefined {
+function plain(event: KeyboardEvent, at: number, row: OutlineRow): (() => void) | undefined {
+  const step = (to: number) => (event.shiftKey ? () => extendTo(to) : () => chooseAt(to))
   switch (event.key) {
     case 'ArrowDown':
-      return () => chooseAt(at + 1)
+      return step(at + 1)
     case 'ArrowUp':
-      return () => chooseAt(at - 1)
+      return step(at - 1)
     case 'Home':
       return () => chooseAt(0)
     case 'End':
@@ -92,12 +164,24 @@ function plain(
     case 'F2':
       return () => (chosen.renaming = chosen.id)
     case 'Delete':
-      return () => {
-        shaping.remove()
-        if (shaping.goingToo.length === 0) focusChosen()
-      }
+      return shaping.remove
+    case ' ':
+      return () => chosen.toggle(chosen.id)
+    case 'c':
+      return () => !shaping.isHome && (shaping.dialog = 'copy')
+    case 'm':
+      return () => shaping.movable.length > 0 && (shaping.dialog = 'move')
+    case '1':
+    case '2':
+    case '3':
+      return () => shaping.setState(STATES[Number(event.key) - 1]!)
   }
   return undefined
+}
+
+function extendTo(index: number): void {
+  chosen.chooseTo(rowAt(index).id)
+  focusChosen()
 }
 
 function chooseParent(id: string): void {
@@ -119,68 +203,117 @@ function finishRename(name: string): void {
 
 watch(
   () => chosen.id,
-  () =>
-    void nextTick(() =>
-      tree.value?.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' }),
-    ),
+  () => void nextTick(() => show(chosenAt.value)),
+)
+watch(
+  () => chosen.draft,
+  (draft) => draft && void nextTick(() => show(items.value.indexOf('draft'))),
 )
 
-const dropPlaces: Readonly<Record<string, DropPlace>> = {
+const DROP_PLACES: Readonly<Record<string, DropPlace>> = {
   'reorder-before': 'before',
   'reorder-after': 'after',
   combine: 'under',
 }
+/** Where what is being dragged would land. */
+const landing = shallowRef<Landing>()
+
+function landingOf(
+  source: Record<string, unknown>,
+  target: { data: Record<string | symbol, unknown> } | undefined,
+): Landing | undefined {
+  const instruction = target && extractInstruction(target.data)
+  if (!target || !instruction || instruction.blocked) return undefined
+  return {
+    ids: source['entries'] as string[],
+    target: target.data['entry'] as string,
+    how: DROP_PLACES[instruction.operation]!,
+  }
+}
+
 let stopMonitor: (() => void) | undefined
 onMounted(() => {
   stopMonitor = monitorForElements({
+    onDrag({ source, location }) {
+      const next = landingOf(source.data, location.current.dropTargets[0])
+      const now = landing.value
+      if (next?.target !== now?.target || next?.how !== now?.how) landing.value = next
+    },
     onDrop({ source, location }) {
-      const target = location.current.dropTargets[0]
-      const instruction = target && extractInstruction(target.data)
-      if (!target || !instruction || instruction.blocked) return
-      shaping.moveTo(
-        source.data['entry'] as string,
-        target.data['entry'] as string,
-        dropPlaces[instruction.operation]!,
-      )
+      landing.value = undefined
+      const last = landingOf(source.data, location.current.dropTargets[0])
+      if (!last) return
+      shaping.drop(last.ids, last.target, last.how)
       focusChosen()
     },
   })
 })
 onBeforeUnmount(() => stopMonitor?.())
+
+defineExpose({ focus: focusChosen })
 </script>
 
 <template>
-  <div ref="tree" class="tree" role="tree" aria-label="Plan" @keydown="press">
-    <template v-for="(row, index) in chosen.rows" :key="row.id">
-      <NameInput
-        v-if="isDraftBefore(index)"
-        :level="draftLevel()"
-        :label="`Name of the new ${chosen.draft!.kind}`"
-        @done="finishDraft"
-      />
-      <NameInput
-        v-if="chosen.renaming === row.id"
-        :level="row.level"
-        label="New name"
-        :name="nameOf(row.id)"
-        @done="finishRename"
-      />
-      <OutlineItem v-else :row="row" @choose="chooseAt(index)" />
-    </template>
-    <NameInput
-      v-if="isDraftBefore(chosen.rows.length)"
-      :level="draftLevel()"
-      :label="`Name of the new ${chosen.draft!.kind}`"
-      @done="finishDraft"
-    />
+  <div
+    ref="tree"
+    class="tree"
+    role="tree"
+    aria-label="Plan"
+    aria-multiselectable="true"
+    @keydown="press"
+    @paste="paste"
+  >
+    <div role="none" class="all" :style="{ height: `${virtualizer.getTotalSize()}px` }">
+      <div
+        v-for="{ item, key, start } in drawn"
+        :key="key"
+        role="none"
+        class="place"
+        :class="{ naming: item === 'draft' || chosen.renaming === item.id }"
+        :style="{ transform: `translateY(${start}px)` }"
+      >
+        <NameInput
+          v-if="item === 'draft'"
+          :level="draftLevel()"
+          :label="`Name of the new ${chosen.draft!.kind}`"
+          @done="finishDraft"
+        />
+        <NameInput
+          v-else-if="chosen.renaming === item.id"
+          :level="item.level"
+          label="New name"
+          :name="nameOf(item.id)"
+          :entry="item.id"
+          :change-for="(name) => shaping.renameChange(item.id, name)"
+          @done="finishRename"
+        />
+        <OutlineItem v-else :row="item" @choose="click(item, $event)" />
+      </div>
+    </div>
   </div>
+  <LandingNote v-if="landing" :landing="landing" />
 </template>
 
 <style scoped>
 .tree {
   flex: 1;
   min-height: 0;
-  padding: 4px 0 16px;
   overflow-y: auto;
+}
+
+.all {
+  position: relative;
+}
+
+.place {
+  position: absolute;
+  top: 0;
+  left: 0;
+  width: 100%;
+  height: 29px;
+}
+
+.naming {
+  z-index: 2;
 }
 </style>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { Input, Textarea } from 'ant-design-vue'
-import { onBeforeUnmount, ref, useId, watch } from 'vue'
+import type { Change } from '@viatica/core/plan/change/change.ts'
+import { computed, onBeforeUnmount, ref, useId, watch } from 'vue'
+import Foresight from './Foresight.vue'
 
 const props = defineProps<{
   label: string
@@ -14,6 +16,12 @@ const props = defineProps<{
   sound?: (typed: string) => string
   /** Makes the change; gives back why it was refused. */
   save: (text: string) => string | undefined
+  /**
+   * The change that moves the address of an entry when this text is saved; undefined when it moves none. Such a text
+   * waits for Enter, or for the field to be left, and what it would do is shown before.
+   */
+  foresee?: (text: string) => Change | undefined
+  entry?: string
 }>()
 
 /** Typing that pauses for this long is saved; so is a field that is left, and Enter. */
@@ -45,9 +53,15 @@ function saveNow(): void {
   else fault.value = undefined
 }
 
+/** Of what is typed and not saved yet. */
+const foreseen = computed(() => {
+  const text = soundOf(typed.value).trim()
+  return text === props.value ? undefined : props.foresee?.(text)
+})
+
 function input(): void {
   clearTimeout(timer)
-  timer = setTimeout(saveNow, PAUSE_MS)
+  if (!foreseen.value) timer = setTimeout(saveNow, PAUSE_MS)
 }
 
 function leave(): void {
@@ -57,6 +71,12 @@ function leave(): void {
 }
 
 onBeforeUnmount(saveNow)
+
+function escape(event: KeyboardEvent): void {
+  if (!foreseen.value) return
+  event.stopPropagation()
+  typed.value = props.value
+}
 
 function enter(): void {
   if (props.rows === undefined) saveNow()
@@ -80,13 +100,15 @@ function enter(): void {
       @input="input"
       @blur="leave"
       @press-enter="enter"
+      @keydown.esc="escape"
     />
     <span :id="`${id}-hint`">
       <span v-if="fault" class="field-fault" role="alert">{{ fault }}</span>
       <span v-else-if="soundOf(typed) !== typed" class="field-hint">
         will be saved as <code>{{ soundOf(typed) }}</code>
       </span>
-      <span v-else-if="$slots['hint']" class="field-hint"><slot name="hint" /></span>
+      <Foresight v-if="foreseen && entry && !fault" :entry="entry" :change="foreseen" />
+      <span v-else-if="!fault && $slots['hint']" class="field-hint"><slot name="hint" /></span>
     </span>
   </div>
 </template>

@@ -34,10 +34,14 @@ function rowsOf(plan: Plan, folded: ReadonlySet<EntryId>): OutlineRow[] {
   return rows
 }
 
-/** Which entry is chosen, on whichever stop, and how the outline is folded. */
+/** Which entries are chosen, on whichever stop and in whichever view, and how the outline is folded. */
 export const useChosen = defineStore('chosen', () => {
   const openSite = useOpenSite()
-  const wanted = ref<EntryId>('')
+  /** The entry that everything follows and that holds the focus. */
+  const lead = ref<EntryId>('')
+  /** Where a range starts. */
+  const anchor = ref<EntryId>('')
+  const several = shallowRef<ReadonlySet<EntryId>>(new Set())
   const folded = shallowRef<ReadonlySet<EntryId>>(new Set())
   const draft = shallowRef<Draft>()
   const renaming = ref<EntryId>('')
@@ -46,26 +50,66 @@ export const useChosen = defineStore('chosen', () => {
 
   /** The chosen entry; the home page when the one that was chosen is gone. */
   const id = computed<EntryId>(() =>
-    plan.value?.entries.has(wanted.value) ? wanted.value : (plan.value?.home ?? ''),
+    plan.value?.entries.has(lead.value) ? lead.value : (plan.value?.home ?? ''),
   )
   const entry = computed(() => (plan.value && id.value ? entryOf(plan.value, id.value) : undefined))
   const rows = computed(() => (plan.value ? rowsOf(plan.value, folded.value) : []))
+  /** All entries that are chosen: the lead alone, or several, which the lead may have moved away from. */
+  const ids = computed<ReadonlySet<EntryId>>(() => {
+    const there = [...several.value].filter((one) => plan.value?.entries.has(one))
+    return new Set(there.length > 0 ? there : [id.value])
+  })
 
   watch(
     () => openSite.id,
     () => {
-      wanted.value = renaming.value = ''
-      folded.value = new Set()
+      lead.value = renaming.value = anchor.value = ''
+      several.value = folded.value = new Set()
       draft.value = undefined
     },
   )
 
-  function choose(next: EntryId): void {
-    wanted.value = next
+  function unfoldTo(next: EntryId): void {
     const hidden = plan.value
       ? ancestorsOf(plan.value, next).filter((ancestor) => folded.value.has(ancestor))
       : []
     if (hidden.length > 0) folded.value = new Set([...folded.value].filter((fold) => !hidden.includes(fold)))
+  }
+
+  /** Chooses one entry and no other. */
+  function choose(next: EntryId): void {
+    lead.value = anchor.value = next
+    several.value = new Set()
+    unfoldTo(next)
+  }
+
+  /** Chooses several entries, and leads with one. */
+  function chooseAll(all: Iterable<EntryId>, next: EntryId): void {
+    several.value = new Set(all)
+    lead.value = next
+  }
+
+  /** Leads with another entry, and lets those that are chosen be. */
+  function lookAt(next: EntryId): void {
+    chooseAll(ids.value, next)
+    unfoldTo(next)
+  }
+
+  /** Chooses one more entry, or lets it go when it is chosen already. */
+  function toggle(next: EntryId): void {
+    const all = new Set(ids.value)
+    if (all.has(next) && all.size > 1) all.delete(next)
+    else all.add(next)
+    anchor.value = next
+    chooseAll(all, next)
+  }
+
+  /** Chooses every row of the outline from the one that was chosen alone to this one. */
+  function chooseTo(next: EntryId): void {
+    const order = rows.value.map((row) => row.id)
+    const from = Math.max(order.indexOf(anchor.value || id.value), 0)
+    const to = order.indexOf(next)
+    chooseAll(order.slice(Math.min(from, to), Math.max(from, to) + 1), next)
   }
 
   function fold(row: EntryId, isFolded: boolean): void {
@@ -75,14 +119,30 @@ export const useChosen = defineStore('chosen', () => {
     folded.value = next
   }
 
-  /** What to choose when the chosen entry is about to go: its next sibling, else the one before, else its parent. */
+  /** What to choose when the chosen entries are about to go: the next sibling that stays, else one before, else the parent. */
   function neighbour(): EntryId {
     const parent = plan.value!.parents.get(id.value)
     if (parent === undefined) return id.value
     const siblings = childrenOf(plan.value!, parent)
     const place = placeOf(plan.value!, id.value)
-    return siblings[place + 1] ?? siblings[place - 1] ?? parent
+    const stays = (one: EntryId) => one !== id.value && !ids.value.has(one)
+    return siblings.slice(place).find(stays) ?? siblings.slice(0, place).findLast(stays) ?? parent
   }
 
-  return { id, entry, rows, draft, renaming, choose, fold, neighbour }
+  return {
+    id,
+    ids,
+    entry,
+    rows,
+    folded,
+    draft,
+    renaming,
+    choose,
+    chooseAll,
+    chooseTo,
+    lookAt,
+    toggle,
+    fold,
+    neighbour,
+  }
 })

@@ -1,4 +1,4 @@
-import { applyChange } from '@viatica/core/plan/change/apply.ts'
+import { applyChange, singlesOf } from '@viatica/core/plan/change/apply.ts'
 import { type Change, changeSchema } from '@viatica/core/plan/change/change.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import { changeWords } from '@viatica/core/plan/change/words.ts'
@@ -9,6 +9,7 @@ import * as v from 'valibot'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { Refusal } from '../api/request.ts'
 import { sitesApi } from '../api/sites.ts'
+import { useRipple } from './ripple.ts'
 
 /** A change that was made here, and how to take it back. */
 interface Step {
@@ -36,6 +37,7 @@ const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
  * kept apart, so that changes of others can be slipped under those that still wait.
  */
 export const useOpenSite = defineStore('openSite', () => {
+  const ripple = useRipple()
   const id = ref('')
   const site = shallowRef<Site>()
   const trouble = ref('')
@@ -51,6 +53,9 @@ export const useOpenSite = defineStore('openSite', () => {
   let confirmed: Site | undefined
   let revision = 0
   let posting = false
+  let hearing: (() => void) | undefined
+  /** The newest revision that was heard of. */
+  let heard = 0
 
   const saveState = computed(() =>
     saveTrouble.value ? 'failed' : waiting.value.length > 0 ? 'saving' : 'saved',
@@ -70,7 +75,13 @@ export const useOpenSite = defineStore('openSite', () => {
       }
     }
     waiting.value = kept
+    show(next)
+  }
+
+  /** Shows a site that did not come from the last one by a change made here. */
+  function show(next: Site): void {
     site.value = next
+    ripple.reset(next)
   }
 
   async function readConfirmed(): Promise<void> {
@@ -86,12 +97,51 @@ export const useOpenSite = defineStore('openSite', () => {
     trouble.value = saveTrouble.value = notice.value = lastWords.value = ''
     waiting.value = []
     done.value = undone.value = []
+    stopHearing()
     try {
       await readConfirmed()
-      site.value = confirmed
+      if (id.value !== siteId) return
+      show(confirmed!)
+      hear()
     } catch (error) {
       if (!(error instanceof Refusal)) throw error
       trouble.value = error.message
+    }
+  }
+
+  /** Hears of changes that other windows make, as long as the site is shown. */
+  function hear(): void {
+    if (hearing || !id.value) return
+    heard = 0
+    hearing = sitesApi.hear(id.value, (newest) => {
+      heard = Math.max(heard, newest)
+      void catchUp()
+    })
+  }
+
+  function stopHearing(): void {
+    hearing?.()
+    hearing = undefined
+  }
+
+  /** Takes in what other windows changed. While an edit of ours is on its way, its answer brings that along. */
+  async function catchUp(): Promise<void> {
+    if (heard <= revision || posting) return
+    const hearingFor = id.value
+    try {
+      const { changes } = await sitesApi.changesAfter(hearingFor, revision)
+      if (id.value !== hearingFor || posting) return
+      const news = changes.filter((change) => change.revision > revision)
+      if (news.length === 0) return
+      for (const { change } of news) confirmed = applyChange(confirmed!, change).site
+      revision = news.at(-1)!.revision
+      rebase()
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error
+      if (error.status === 404) {
+        site.value = undefined
+        trouble.value = error.message
+      }
     }
   }
 
@@ -128,6 +178,7 @@ export const useOpenSite = defineStore('openSite', () => {
     }
     posting = false
     if (waiting.value.length > 0) void post()
+    else void catchUp()
   }
 
   async function dropRefused(error: Refusal): Promise<void> {
@@ -160,10 +211,11 @@ export const useOpenSite = defineStore('openSite', () => {
   }
 
   /** Applies a change to what is shown and puts it in line to be saved. @throws ChangeRefused */
-  function perform(change: Change): Step {
+  function perform(change: Change, goesOn: boolean): Step {
     const before = site.value!
     const applied = applyChange(before, change)
     site.value = applied.site
+    void ripple.follow(change, goesOn)
     waiting.value = [...waiting.value, { id: crypto.randomUUID(), change }]
     void post()
     return { words: changeWords(before, change), change, inverse: applied.inverse, at: Date.now() }
@@ -174,11 +226,12 @@ export const useOpenSite = defineStore('openSite', () => {
     const checked = v.safeParse(changeSchema, change)
     if (!checked.success) return checked.issues[0].message
     try {
-      const step = perform(checked.output)
       const last = done.value.at(-1)
-      const goesOn = last && setSameField(last.change, step.change) && step.at - last.at < SAME_STEP_MS
+      const goesOn =
+        last !== undefined && setSameField(last.change, checked.output) && Date.now() - last.at < SAME_STEP_MS
+      const step = perform(checked.output, goesOn)
       done.value = goesOn
-        ? [...done.value.slice(0, -1), { ...step, inverse: last.inverse, words: step.words }]
+        ? [...done.value.slice(0, -1), { ...step, inverse: last.inverse }]
         : [...done.value, step]
       undone.value = []
       lastWords.value = step.words
@@ -201,9 +254,16 @@ export const useOpenSite = defineStore('openSite', () => {
     if (!step) return
     from.value = from.value.slice(0, -1)
     try {
-      const back = perform(step.inverse)
+      const told = `${words}: ${step.words}`
+      // A batch carries the words that the history tells it by.
+      const change: Change = {
+        kind: 'batch',
+        words: told.slice(0, 500),
+        changes: [...singlesOf(step.inverse)],
+      }
+      const back = perform(change, false)
       to.value = [...to.value, { ...back, words: step.words }]
-      lastWords.value = `${words}: ${step.words}`
+      lastWords.value = told
       notice.value = ''
     } catch (error) {
       if (!(error instanceof ChangeRefused)) throw error
@@ -225,6 +285,8 @@ export const useOpenSite = defineStore('openSite', () => {
     undone,
     lastWords,
     open,
+    hear,
+    stopHearing,
     make,
     makeOrTell,
     settle,

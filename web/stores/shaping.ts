@@ -1,19 +1,33 @@
+import { addressesOf } from '@viatica/core/address/addresses.ts'
 import type { Branch } from '@viatica/core/plan/branch.ts'
-import { type EntryId, type EntryKind, labelOf } from '@viatica/core/plan/entry.ts'
+import type { Change } from '@viatica/core/plan/change/change.ts'
+import { changeWords } from '@viatica/core/plan/change/words.ts'
+import { type EntryId, type EntryKind, labelOf, type PageState } from '@viatica/core/plan/entry.ts'
 import { newGroup, newLink, newPage } from '@viatica/core/plan/newEntry.ts'
-import { childrenOf, entryOf, placeOf, walk } from '@viatica/core/plan/plan.ts'
+import { childrenOf, entryOf, placeOf } from '@viatica/core/plan/plan.ts'
+import {
+  moveAll,
+  removeAll,
+  setStateOfAll,
+  type SortKey,
+  sortUnder,
+  standAll,
+  stepOf,
+  topmost,
+} from '@viatica/core/shape/shape.ts'
 import { defineStore } from 'pinia'
-import { computed, shallowRef } from 'vue'
+import { computed, ref } from 'vue'
 import { useChosen } from './chosen.ts'
 import { useOpenSite } from './openSite.ts'
+import { useRipple } from './ripple.ts'
 
 export type Direction = 'up' | 'down' | 'in' | 'out'
 
-/** Where an entry is dropped, as seen from the entry it is dropped on. */
+/** Where entries are dropped, as seen from the entry they are dropped on. */
 export type DropPlace = 'before' | 'after' | 'under'
 
-/** Where an entry would go; undefined when it cannot go there. */
-type Destination = { parent: EntryId; place: number } | undefined
+/** A dialog that belongs to the chosen entries. */
+export type ShapeDialog = 'remove' | 'move' | 'copy' | 'paste'
 
 function newBranch(kind: EntryKind, id: EntryId, name: string, home: EntryId): Branch {
   if (kind === 'page') return { ...newPage(id, name), entries: [] }
@@ -21,53 +35,65 @@ function newBranch(kind: EntryKind, id: EntryId, name: string, home: EntryId): B
   return { ...newLink(id, name, { to: 'entry', entry: home, fragment: '' }), entries: [] }
 }
 
-/** What can be done to the chosen entry in the hierarchy; the same for keys, buttons, menu and drag. */
+/** What can be done to the chosen entries in the hierarchy; the same for keys, buttons, menus and drag. */
 export const useShaping = defineStore('shaping', () => {
   const openSite = useOpenSite()
   const chosen = useChosen()
+  const ripple = useRipple()
 
   const plan = computed(() => openSite.site!.plan)
   const isHome = computed(() => chosen.id === plan.value.home)
+  /** Those that can be moved and removed: not the home page, and not what goes along with another of them. */
+  const movable = computed(() => topmost(plan.value, chosen.ids))
 
-  /** The labels of the entries that would go with the chosen one, while the author is asked. */
-  const goingToo = shallowRef<readonly string[]>([])
+  /** The dialog that is open. */
+  const dialog = ref<ShapeDialog>()
+  /** What was in the clipboard when a paste was begun. */
+  const pasted = ref('')
 
-  function destination(direction: Direction): Destination {
-    const parent = plan.value.parents.get(chosen.id)
+  const canMove = computed(() => {
+    const can = (direction: Direction) => stepOf(plan.value, movable.value, direction) !== undefined
+    return { up: can('up'), down: can('down'), in: can('in'), out: can('out') }
+  })
+
+  /** Makes a move, after asking when it moves addresses; the chosen entries stay chosen. @returns whether it was made */
+  async function makeMove(change: Change | undefined, isAsked: boolean): Promise<boolean> {
+    if (!change) return false
+    const { id, ids } = chosen
+    if (
+      isAsked &&
+      !(await ripple.askIfItMoves(`${changeWords(openSite.site!, change)}: this moves addresses`, change))
+    )
+      return false
+    if (!openSite.makeOrTell(change)) return false
+    chosen.choose(id)
+    if (ids.size > 1) chosen.chooseAll(ids, id)
+    return true
+  }
+
+  async function move(direction: Direction): Promise<void> {
+    const to = stepOf(plan.value, movable.value, direction)
+    if (to) await makeMove(moveAll(plan.value, movable.value, to.parent, to.before), true)
+  }
+
+  /** Moves the chosen entries under another, to stand last. */
+  async function moveUnder(parent: EntryId): Promise<void> {
+    await makeMove(moveAll(plan.value, movable.value, parent, undefined), true)
+  }
+
+  /** The change that dropping entries makes; undefined where they cannot be dropped. */
+  function dropChange(ids: readonly EntryId[], target: EntryId, how: DropPlace): Change | undefined {
+    const parent = how === 'under' ? target : plan.value.parents.get(target)
     if (parent === undefined) return undefined
     const siblings = childrenOf(plan.value, parent)
-    const place = placeOf(plan.value, chosen.id)
-    if (direction === 'up') return place > 0 ? { parent, place: place - 1 } : undefined
-    if (direction === 'down') return place < siblings.length - 1 ? { parent, place: place + 1 } : undefined
-    if (direction === 'out') {
-      const above = plan.value.parents.get(parent)
-      return above === undefined ? undefined : { parent: above, place: placeOf(plan.value, parent) + 1 }
-    }
-    const before = siblings.slice(0, place).findLast((id) => entryOf(plan.value, id).kind !== 'link')
-    return before === undefined ? undefined : { parent: before, place: childrenOf(plan.value, before).length }
+    const before =
+      how === 'under' ? undefined : siblings[siblings.indexOf(target) + (how === 'after' ? 1 : 0)]
+    return moveAll(plan.value, ids, parent, before)
   }
 
-  const canMove = computed(() => ({
-    up: destination('up') !== undefined,
-    down: destination('down') !== undefined,
-    in: destination('in') !== undefined,
-    out: destination('out') !== undefined,
-  }))
-
-  function move(direction: Direction): void {
-    const to = destination(direction)
-    if (!to) return
-    openSite.makeOrTell({ kind: 'move', entry: chosen.id, ...to })
-    chosen.choose(chosen.id)
-  }
-
-  /** Moves an entry before, after or under another; `place` counts without the entry itself. */
-  function moveTo(id: EntryId, target: EntryId, how: DropPlace): void {
-    const parent = how === 'under' ? target : plan.value.parents.get(target)
-    if (parent === undefined) return
-    const siblings = childrenOf(plan.value, parent).filter((sibling) => sibling !== id)
-    const place = how === 'under' ? siblings.length : siblings.indexOf(target) + (how === 'after' ? 1 : 0)
-    if (openSite.makeOrTell({ kind: 'move', entry: id, parent, place })) chosen.choose(id)
+  /** Drops entries; where they land was seen before they were let go. */
+  function drop(ids: readonly EntryId[], target: EntryId, how: DropPlace): void {
+    void makeMove(dropChange(ids, target, how), false)
   }
 
   /** Begins a new entry after the chosen one, or under it; it is added when it has a name. */
@@ -93,32 +119,78 @@ export const useShaping = defineStore('shaping', () => {
     if (openSite.makeOrTell({ kind: 'add', parent, place, branches: [branch] })) chosen.choose(id)
   }
 
+  /** The change that renaming an entry makes: the title of a page, the label of anything else. */
+  function renameChange(id: EntryId, name: string): Change | undefined {
+    const entry = entryOf(plan.value, id)
+    const now = entry.kind === 'page' ? entry.title : entry.label
+    if (name.trim() === '' || name.trim() === now) return undefined
+    return {
+      kind: 'setEntry',
+      entry: id,
+      field: entry.kind === 'page' ? 'title' : 'label',
+      value: name.trim(),
+    }
+  }
+
   function rename(name: string): void {
-    const { entry } = chosen
+    const { renaming } = chosen
     chosen.renaming = ''
-    if (!entry || name.trim() === '' || name.trim() === (entry.kind === 'page' ? entry.title : entry.label))
-      return
-    const field = entry.kind === 'page' ? 'title' : 'label'
-    openSite.makeOrTell({ kind: 'setEntry', entry: entry.id, field, value: name })
+    const change = plan.value.entries.has(renaming) ? renameChange(renaming, name) : undefined
+    if (change) openSite.makeOrTell(change)
   }
 
-  function removeNow(): void {
-    const next = chosen.neighbour()
-    goingToo.value = []
-    if (openSite.makeOrTell({ kind: 'remove', entries: [chosen.id] })) chosen.choose(next)
-  }
-
-  /** Removes the chosen entry; when others would go with it, names them and asks first (see RemoveDialog). */
+  /** Opens the dialog that shows what a removal takes along and breaks. */
   function remove(): void {
-    if (isHome.value)
+    if (movable.value.length === 0)
       return void (openSite.notice = 'The home page is the root of the plan: it cannot be removed.')
-    goingToo.value = [...walk(plan.value, chosen.id)].slice(1).map(({ entry }) => labelOf(entry))
-    if (goingToo.value.length === 0) removeNow()
+    dialog.value = 'remove'
   }
 
-  function keep(): void {
-    goingToo.value = []
+  function removeNow(change: Change | undefined): void {
+    const next = chosen.neighbour()
+    dialog.value = undefined
+    if (change && openSite.makeOrTell(change)) chosen.choose(next)
   }
 
-  return { isHome, canMove, goingToo, move, moveTo, begin, finish, rename, remove, removeNow, keep }
+  const removal = (under: 'go-too' | 'move-up') => removeAll(openSite.site!, [...chosen.ids], under)
+
+  function setState(state: PageState): void {
+    const change = setStateOfAll(plan.value, [...chosen.ids], state)
+    if (change) openSite.makeOrTell(change)
+  }
+
+  function stand(field: 'inMenu' | 'inOrder', value: boolean): void {
+    const change = standAll(plan.value, [...chosen.ids], field, value)
+    if (change) openSite.makeOrTell(change)
+  }
+
+  /** Sorts what stands right under the chosen entry, once. */
+  async function sort(key: SortKey): Promise<void> {
+    const change = sortUnder(openSite.site!, chosen.id, key, addressesOf(openSite.site!).names)
+    if (change) await makeMove(change, true)
+    else
+      openSite.notice = `What is under “${labelOf(chosen.entry!)}” stands in the order of its ${key}s already.`
+  }
+
+  return {
+    isHome,
+    movable,
+    dialog,
+    pasted,
+    canMove,
+    move,
+    moveUnder,
+    dropChange,
+    drop,
+    begin,
+    finish,
+    renameChange,
+    rename,
+    remove,
+    removal,
+    removeNow,
+    setState,
+    stand,
+    sort,
+  }
 })

@@ -3,11 +3,16 @@ import { addressesOf, wishedName } from '@viatica/core/address/addresses.ts'
 import { breadcrumbOf } from '@viatica/core/navigate/breadcrumb.ts'
 import { neighboursIn, readingOrder } from '@viatica/core/navigate/readingOrder.ts'
 import { documentTitle } from '@viatica/core/navigate/title.ts'
-import type { SetEntry } from '@viatica/core/plan/change/change.ts'
+import { isPinnedHere, pinPages } from '@viatica/core/address/pins.ts'
+import { applyChange } from '@viatica/core/plan/change/apply.ts'
+import { type Change, changeSchema, type SetEntry } from '@viatica/core/plan/change/change.ts'
+import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import { type EntryField, type EntryId, labelOf, type PageState, STATES } from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import { soundFileName } from '@viatica/core/standard/fileName.ts'
+import { IconPin } from '@tabler/icons-vue'
 import { Checkbox } from 'ant-design-vue'
+import * as v from 'valibot'
 import { computed } from 'vue'
 import PictureField from '../../parts/PictureField.vue'
 import SavedText from '../../parts/SavedText.vue'
@@ -46,11 +51,43 @@ function setOrTell(field: EntryField, value: unknown): void {
   openSite.notice = set(field, value) ?? ''
 }
 
-const sound = (text: string) => soundFileName(text, site.value.settings.separator)
+/** What a path can hold and a name cannot is refused with the reason; anything else is made a sound name. */
+const REFUSED = /[/\\:]|\.$|^\./
+const sound = (text: string) =>
+  REFUSED.test(text.trim()) || text.length > 100 ? text : soundFileName(text, site.value.settings.separator)
+
+/** The change that sets a field, when it moves an address of the site. */
+function foresee(field: 'title' | 'label' | 'fileName') {
+  return (value: string): Change | undefined => {
+    const change = { kind: 'setEntry', entry: entryId, field, value } as SetEntry
+    if (!v.safeParse(changeSchema, change).success) return undefined
+    try {
+      const after = addressesOf(applyChange(site.value, change).site).paths
+      return [...addresses.value.paths].some(([id, path]) => after.get(id) !== path) ? change : undefined
+    } catch (error) {
+      if (error instanceof ChangeRefused) return undefined
+      throw error
+    }
+  }
+}
+
+/** Whether the page keeps its name whatever its title becomes, and where it was given out before. */
+const pin = computed(() => (entry.value.kind === 'page' ? entry.value.pin : null))
+const isHere = computed(() => entry.value.kind === 'page' && isPinnedHere(site.value, entry.value))
+const leadsHere = computed(
+  () => pin.value?.addresses.filter((path) => path !== addresses.value.paths.get(entry.value.id)) ?? [],
+)
+
+function pinHere(): void {
+  const change = pinPages(site.value, [entryId])
+  if (change) openSite.makeOrTell(change)
+}
 /** Why the name of the file is what it is, when the author did not choose it just so. */
 const nameReason = computed(() => {
   const wished = entry.value.kind === 'link' ? '' : wishedName(entry.value, site.value.settings.separator)
   if (isHome.value) return 'The home page is always index.'
+  if (pin.value && entry.value.kind === 'page' && entry.value.fileName === '')
+    return `${name.value}, pinned: a new title does not change it`
   if (!name.value.endsWith(wished)) return `${name.value}, since ${wished} is taken or reserved`
   return entry.value.kind !== 'link' && entry.value.fileName === ''
     ? `${name.value}, from the ${derivedFrom.value}`
@@ -67,7 +104,14 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
       <span v-else class="quiet">{{ entry.kind === 'group' ? 'group: no address of its own' : 'link' }}</span>
     </header>
 
-    <SavedText v-if="entry.kind === 'page'" label="Title" :value="entry.title" :save="setter('title')">
+    <SavedText
+      v-if="entry.kind === 'page'"
+      label="Title"
+      :value="entry.title"
+      :save="setter('title')"
+      :foresee="foresee('title')"
+      :entry="entry.id"
+    >
       <template #hint>in the window: {{ documentTitle(site, entry) }}</template>
     </SavedText>
     <SavedText
@@ -75,6 +119,8 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
       :value="entry.label"
       :placeholder="entry.kind === 'page' ? 'same as the title' : ''"
       :save="setter('label')"
+      :foresee="foresee('label')"
+      :entry="entry.id"
     />
     <TargetField v-if="entry.kind === 'link'" :target="entry.target" :save="setter('target')" />
     <SavedText
@@ -85,9 +131,22 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
       :placeholder="wishedName({ ...entry, fileName: '' }, site.settings.separator)"
       :sound="sound"
       :save="setter('fileName')"
+      :foresee="foresee('fileName')"
+      :entry="entry.id"
     >
       <template v-if="nameReason" #hint>{{ nameReason }}</template>
     </SavedText>
+    <div v-if="entry.kind === 'page' && !isHome" class="field pin">
+      <IconPin :size="15" aria-hidden="true" />
+      <span>
+        {{ pin ? (isHere ? 'Address pinned' : 'Pinned at another address') : 'Address not pinned' }}
+        <span v-if="leadsHere.length > 0" class="field-hint">
+          {{ leadsHere.join(', ') }} {{ leadsHere.length === 1 ? 'leads' : 'lead' }} here
+        </span>
+      </span>
+      <button v-if="!isHere" type="button" class="link-button" @click="pinHere">Pin</button>
+      <button v-if="pin" type="button" class="link-button" @click="setOrTell('pin', null)">Release</button>
+    </div>
 
     <fieldset v-if="entry.kind === 'page'" class="field plain">
       <legend class="field-label">State</legend>
@@ -95,7 +154,7 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
         <label v-for="state in STATES" :key="state" :class="{ off: isHome && state === 'planned' }">
           <input
             type="radio"
-            name="state"
+            :name="`state-of-${entry.id}`"
             class="unseen"
             :value="state"
             :checked="entry.state === state"
@@ -187,6 +246,18 @@ h2 {
 header .path {
   color: var(--slate);
   overflow-wrap: anywhere;
+}
+
+.pin {
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) auto auto;
+  align-items: start;
+  gap: 0 8px;
+}
+
+.pin svg {
+  margin-top: 2px;
+  color: var(--slate);
 }
 
 .plain {

@@ -1,95 +1,96 @@
 <script setup lang="ts">
-import { childrenOf, entryOf } from '@viatica/core/plan/plan.ts'
-import { addressesOf } from '@viatica/core/address/addresses.ts'
-import { computed, ref } from 'vue'
-import { sitesApi } from '../../api/sites.ts'
-import LivePage from '../../parts/LivePage.vue'
-import WidthChoice from '../../parts/WidthChoice.vue'
+import { type Component, computed, defineAsyncComponent } from 'vue'
+import { RouterLink, useRoute } from 'vue-router'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
 import StopLayout from '../site/StopLayout.vue'
+import AddressesView from './addresses/AddressesView.vue'
 import EntryDetails from './EntryDetails.vue'
+import HistoryView from './history/HistoryView.vue'
+import InventoryView from './inventory/InventoryView.vue'
+import PageView from './PageView.vue'
+import SelectionDetails from './SelectionDetails.vue'
+import StructureView from './structure/StructureView.vue'
 
+/** One way to look at the plan. */
+interface View {
+  readonly name: string
+  readonly label: string
+  readonly component: Component
+  readonly hasDetails: boolean
+}
+
+const VIEWS: readonly View[] = [
+  { name: '', label: 'Page', component: PageView, hasDetails: true },
+  { name: 'structure', label: 'Structure', component: StructureView, hasDetails: true },
+  { name: 'inventory', label: 'Inventory', component: InventoryView, hasDetails: false },
+  { name: 'addresses', label: 'Addresses', component: AddressesView, hasDetails: false },
+  {
+    name: 'figures',
+    label: 'Figures',
+    // Charts are heavy, and looked at now and then.
+    component: defineAsyncComponent(() => import('./figures/FiguresView.vue')),
+    hasDetails: false,
+  },
+  { name: 'history', label: 'History', component: HistoryView, hasDetails: false },
+]
+
+const route = useRoute()
 const openSite = useOpenSite()
 const chosen = useChosen()
-const width = ref(1280)
-
-const page = computed(() => (chosen.entry?.kind === 'page' ? chosen.entry : undefined))
-const path = computed(() => (page.value ? addressesOf(openSite.site!).paths.get(page.value.id)! : ''))
-const pagesUnder = computed(() =>
-  childrenOf(openSite.site!.plan, chosen.id)
-    .map((id) => entryOf(openSite.site!.plan, id))
-    .filter((entry) => entry.kind === 'page'),
-)
+const view = computed(() => VIEWS.find(({ name }) => name === (route.params['view'] ?? '')) ?? VIEWS[0]!)
 </script>
 
 <template>
-  <StopLayout details-label="Details of the chosen entry">
-    <h1 class="unseen">Plan</h1>
-    <template v-if="page">
-      <div class="bar">
-        <code class="path">{{ path }}</code>
-        <span v-if="page.state === 'planned'" class="planned"
-          >planned: not in menus, and not written out yet</span
-        >
-        <WidthChoice v-model="width" class="widths" />
-        <a :href="sitesApi.previewUrl(openSite.id, path)" target="_blank" rel="noopener">Full view</a>
-      </div>
-      <LivePage :page="page.id" :width="width" class="page" />
+  <StopLayout details-label="Details of what is chosen" :has-details="view.hasDetails">
+    <h1 class="unseen">Plan: {{ view.label }}</h1>
+    <nav class="views" aria-label="Views of the plan">
+      <RouterLink
+        v-for="one in VIEWS"
+        :key="one.name"
+        :to="{ name: 'plan', params: { id: openSite.id, view: one.name } }"
+        :class="{ here: one === view }"
+        :aria-current="one === view ? 'page' : undefined"
+      >
+        {{ one.label }}
+      </RouterLink>
+    </nav>
+    <component :is="view.component" class="view" />
+    <template #details>
+      <SelectionDetails v-if="chosen.ids.size > 1" />
+      <EntryDetails v-else :key="chosen.id" />
     </template>
-    <div v-else class="none">
-      <template v-if="chosen.entry?.kind === 'group'">
-        <h2>A group has no page of its own</h2>
-        <p>In menus “{{ chosen.entry.label }}” is a label for what is under it; in breadcrumbs it is text.</p>
-        <ul v-if="pagesUnder.length > 0">
-          <li v-for="under in pagesUnder" :key="under.id">
-            <button type="button" class="link-button" @click="chosen.choose(under.id)">
-              {{ under.title }}
-            </button>
-          </li>
-        </ul>
-        <p v-else class="quiet">Nothing is under it yet, so it shows nowhere.</p>
-      </template>
-      <template v-else-if="chosen.entry?.kind === 'link'">
-        <h2>A link has no page of its own</h2>
-        <p>In menus “{{ chosen.entry.label }}” leads to its target, which is set at the right.</p>
-      </template>
-    </div>
-    <template #details><EntryDetails :key="chosen.id" /></template>
   </StopLayout>
 </template>
 
 <style scoped>
-.bar {
+.views {
   display: flex;
   flex: none;
-  align-items: center;
-  gap: 12px;
-  min-height: 30px;
-  padding-bottom: 6px;
+  gap: 22px;
+  margin-bottom: 8px;
 }
 
-.bar .path {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+.views a {
+  padding: 0 1px 3px;
+  color: var(--ink);
+  border-bottom: 3px solid transparent;
+  font: 500 15.5px/1.4 var(--sign);
+  text-decoration: none;
 }
 
-.planned {
-  color: var(--slate);
+.views a:hover {
+  border-bottom-color: var(--rule);
 }
 
-.widths {
-  margin-left: auto;
+.views .here,
+.views .here:hover {
+  border-bottom-color: var(--ochre);
+  font-weight: 600;
 }
 
-.page {
+.view {
   flex: 1;
-}
-
-.none {
-  max-width: 460px;
-  margin: 8vh auto 0;
-  font-size: 15px;
+  min-height: 0;
 }
 </style>

@@ -1,11 +1,15 @@
 <script setup lang="ts">
-import { IconKeyboard } from '@tabler/icons-vue'
+import { IconKeyboard, IconRipple } from '@tabler/icons-vue'
 import { STATES } from '@viatica/core/plan/entry.ts'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
+import RippleDialog from '../../parts/ripple/RippleDialog.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
+import { useRipple } from '../../stores/ripple.ts'
 
 defineEmits<{ keys: [] }>()
 const openSite = useOpenSite()
+const ripple = useRipple()
+const showsRipple = ref(false)
 
 const counts = computed(() => {
   const pages = [...openSite.site!.plan.entries.values()].filter((entry) => entry.kind === 'page')
@@ -22,7 +26,19 @@ const counts = computed(() => {
   <footer class="foot">
     <p class="last" role="status">
       <template v-if="openSite.lastWords">
-        <span class="words">{{ openSite.lastWords }}</span>
+        <IconRipple :size="18" aria-hidden="true" />
+        <span class="words"
+          ><strong>{{ openSite.lastWords }}</strong
+          ><template v-if="ripple.words">: {{ ripple.words }}</template></span
+        >
+        <button
+          v-if="ripple.last && ripple.last.pages.length > 0"
+          type="button"
+          class="plain-button undo"
+          @click="showsRipple = true"
+        >
+          Show
+        </button>
         <button
           v-if="openSite.done.length > 0"
           type="button"
@@ -38,6 +54,7 @@ const counts = computed(() => {
     <button type="button" class="plain-button" @click="$emit('keys')">
       <IconKeyboard :size="18" aria-hidden="true" />Keys
     </button>
+    <RippleDialog :open="showsRipple" @close="showsRipple = false" />
   </footer>
 </template>
 
@@ -68,9 +85,12 @@ const counts = computed(() => {
   min-width: 0;
 }
 
+.last svg {
+  flex: none;
+}
+
 .words {
   overflow: hidden;
-  font-weight: 500;
   text-overflow: ellipsis;
 }
 

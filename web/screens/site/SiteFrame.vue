@@ -4,8 +4,10 @@ import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { onBeforeRouteLeave, RouterLink, RouterView, useRoute } from 'vue-router'
 import OutlineTools from '../../parts/OutlineTools.vue'
 import PlanOutline from '../../parts/PlanOutline.vue'
-import RemoveDialog from '../../parts/RemoveDialog.vue'
+import SearchBox from '../../parts/SearchBox.vue'
 import ShortcutsDialog from '../../parts/ShortcutsDialog.vue'
+import ShapeDialogs from '../../parts/shape/ShapeDialogs.vue'
+import RippleQuestion from '../../parts/ripple/RippleQuestion.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 import FrameFoot from './FrameFoot.vue'
 import FrameHead from './FrameHead.vue'
@@ -13,6 +15,8 @@ import FrameHead from './FrameHead.vue'
 const route = useRoute()
 const openSite = useOpenSite()
 const showsKeys = ref(false)
+const searchBox = ref<InstanceType<typeof SearchBox>>()
+const outline = ref<InstanceType<typeof PlanOutline>>()
 
 watch(
   () => route.params['id'] as string | undefined,
@@ -43,6 +47,10 @@ function press(event: KeyboardEvent): void {
     if (event.shiftKey) openSite.redo()
     else openSite.undo()
   } else if (event.key === '?') showsKeys.value = true
+  else if (event.key === '/') {
+    event.preventDefault()
+    searchBox.value?.focus()
+  }
 }
 
 /** Edits that are not saved would be lost with the page. */
@@ -57,10 +65,13 @@ onBeforeRouteLeave(async () => {
 })
 
 onMounted(() => {
+  // The same site may have been open before: what others did meanwhile comes with the first event.
+  if (openSite.site) openSite.hear()
   window.addEventListener('keydown', press)
   window.addEventListener('beforeunload', beforeLeaving)
 })
 onBeforeUnmount(() => {
+  openSite.stopHearing()
   window.removeEventListener('keydown', press)
   window.removeEventListener('beforeunload', beforeLeaving)
 })
@@ -70,8 +81,9 @@ onBeforeUnmount(() => {
   <div v-if="openSite.site" class="frame">
     <FrameHead class="head" />
     <section class="outline" aria-label="Outline">
+      <SearchBox ref="searchBox" @found="outline?.focus()" />
       <OutlineTools />
-      <PlanOutline />
+      <PlanOutline ref="outline" />
     </section>
     <div class="stop">
       <div v-if="openSite.saveTrouble || openSite.notice" class="notices">
@@ -93,7 +105,8 @@ onBeforeUnmount(() => {
       <RouterView />
     </div>
     <FrameFoot class="foot" @keys="showsKeys = true" />
-    <RemoveDialog />
+    <ShapeDialogs />
+    <RippleQuestion />
     <ShortcutsDialog :open="showsKeys" @close="showsKeys = false" />
   </div>
   <main v-else class="waiting">
@@ -112,7 +125,7 @@ onBeforeUnmount(() => {
 <style scoped>
 .frame {
   display: grid;
-  grid-template: 72px minmax(0, 1fr) 38px / 336px minmax(0, 1fr);
+  grid-template: 72px minmax(0, 1fr) 38px / 348px minmax(0, 1fr);
   height: 100vh;
   min-width: 960px;
 }

@@ -1,12 +1,15 @@
 <script setup lang="ts">
-/** How every stop is laid out: the work fills the middle, details of what is selected stand at the right. */
-defineProps<{ detailsLabel: string }>()
+/**
+ * How every stop is laid out: the work fills the middle, details of what is selected stand at the right, where the work
+ * leaves room for them.
+ */
+defineProps<{ detailsLabel: string; hasDetails: boolean }>()
 </script>
 
 <template>
-  <main class="layout">
+  <main class="layout" :class="{ whole: !hasDetails }">
     <section class="work"><slot /></section>
-    <aside class="details" :aria-label="detailsLabel"><slot name="details" /></aside>
+    <aside v-if="hasDetails" class="details" :aria-label="detailsLabel"><slot name="details" /></aside>
   </main>
 </template>
 
@@ -16,6 +19,10 @@ defineProps<{ detailsLabel: string }>()
   flex: 1;
   grid-template-columns: minmax(0, 1fr) 300px;
   min-height: 0;
+}
+
+.whole {
+  grid-template-columns: minmax(0, 1fr);
 }
 
 .work {

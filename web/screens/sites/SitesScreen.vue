@@ -1,19 +1,17 @@
 <script setup lang="ts">
-import { IconFileImport, IconTrash } from '@tabler/icons-vue'
-import { Alert, Button, Empty, Input, Spin } from 'ant-design-vue'
+import { IconTrash } from '@tabler/icons-vue'
+import { Alert, Button, Empty, Spin } from 'ant-design-vue'
 import { onMounted, ref, shallowRef } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { Refusal } from '../../api/request.ts'
 import { type SiteSummary, sitesApi } from '../../api/sites.ts'
 import ModalDialog from '../../parts/ModalDialog.vue'
+import NewSite from './NewSite.vue'
 
 const router = useRouter()
 const sites = shallowRef<readonly SiteSummary[]>()
 const trouble = ref('')
-const name = ref('')
-const isMaking = ref(false)
 const removing = shallowRef<SiteSummary>()
-const chooser = ref<HTMLInputElement>()
 
 const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' })
 
@@ -31,24 +29,6 @@ async function attempt(work: () => Promise<void>): Promise<void> {
 const read = () => attempt(async () => void (sites.value = await sitesApi.list()))
 
 const open = ({ id }: { id: string }) => router.push({ name: 'plan', params: { id } })
-
-async function makeFrom(work: () => Promise<{ id: string }>): Promise<void> {
-  isMaking.value = true
-  await attempt(async () => void (await open(await work())))
-  isMaking.value = false
-}
-
-function makeEmpty(): void {
-  if (name.value.trim() === '') trouble.value = 'Give the new site a name first.'
-  else void makeFrom(() => sitesApi.create(name.value))
-}
-
-function makeFromFile(event: Event): void {
-  const input = event.target as HTMLInputElement
-  const file = input.files?.[0]
-  input.value = ''
-  if (file) void makeFrom(() => sitesApi.createFromFile(file))
-}
 
 function removeNow(): void {
   const { id } = removing.value!
@@ -95,7 +75,7 @@ onMounted(() => {
         <Spin v-if="!sites && !trouble" />
         <Empty
           v-else-if="sites?.length === 0"
-          description="There is no site yet. Name one below, or open a file."
+          description="There is no site yet. Start one beside, or open a file."
         />
         <ul v-else class="sites">
           <li v-for="site in sites" :key="site.id">
@@ -119,30 +99,7 @@ onMounted(() => {
         </ul>
       </section>
 
-      <section class="new" aria-labelledby="new-heading">
-        <h2 id="new-heading">A new site</h2>
-        <form @submit.prevent="makeEmpty">
-          <label class="field-label" for="new-name">Its name</label>
-          <div class="row">
-            <Input id="new-name" v-model:value="name" :maxlength="200" placeholder="Name of the site" />
-            <Button type="primary" html-type="submit" :loading="isMaking">Start</Button>
-          </div>
-        </form>
-        <p class="from-file">
-          <Button :disabled="isMaking" @click="chooser?.click()">
-            <span class="with-icon"><IconFileImport :size="17" aria-hidden="true" /> From a file …</span>
-          </Button>
-          <span class="quiet">a site file (JSON) or an outline (OPML)</span>
-          <input
-            ref="chooser"
-            type="file"
-            hidden
-            accept=".json,.opml,.xml"
-            aria-label="Site file or outline"
-            @change="makeFromFile"
-          />
-        </p>
-      </section>
+      <NewSite @made="open" />
     </main>
 
     <ModalDialog
@@ -184,7 +141,7 @@ onMounted(() => {
 
 main {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 320px;
+  grid-template-columns: minmax(0, 1fr) 360px;
   gap: 16px 44px;
   max-width: 988px;
   margin: 0 auto;
@@ -260,37 +217,9 @@ h2 {
   color: var(--slate);
 }
 
-.new {
-  padding-left: 28px;
-  border-left: 1px solid var(--rule);
-}
-
-.row,
-.from-file {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-}
-
-.with-icon {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-}
-
-.from-file {
-  flex-wrap: wrap;
-  margin: 20px 0 0;
-}
-
 @media (max-width: 800px) {
   main {
     grid-template-columns: minmax(0, 1fr);
-  }
-
-  .new {
-    padding-left: 0;
-    border-left: 0;
   }
 }
 </style>

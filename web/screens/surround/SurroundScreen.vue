@@ -34,7 +34,7 @@ const path = (id: EntryId) => addressesOf(openSite.site!).paths.get(id)!
 </script>
 
 <template>
-  <StopLayout details-label="Settings of the surround">
+  <StopLayout has-details details-label="Settings of the surround">
     <div class="bar">
       <h1>The same around every page</h1>
       <WidthChoice v-model="width" />

@@ -1,0 +1,67 @@
+<script setup lang="ts">
+import { labelOf } from '@viatica/core/plan/entry.ts'
+import { childrenOf, placeOf } from '@viatica/core/plan/plan.ts'
+import { Button, RadioGroup } from 'ant-design-vue'
+import { computed, ref } from 'vue'
+import { useChosen } from '../../stores/chosen.ts'
+import { useOpenSite } from '../../stores/openSite.ts'
+import { useShaping } from '../../stores/shaping.ts'
+import ModalDialog from '../ModalDialog.vue'
+import ListEditor from './ListEditor.vue'
+import { useListReading } from './listReading.ts'
+
+/** Adds the pages of a pasted list, all in one change, after they were looked at. */
+const emit = defineEmits<{ close: [] }>()
+
+const openSite = useOpenSite()
+const chosen = useChosen()
+const shaping = useShaping()
+
+const canBeBeneath = chosen.entry!.kind !== 'link'
+const where = ref<'beneath' | 'beside'>(canBeBeneath ? 'beneath' : 'beside')
+const label = labelOf(chosen.entry!)
+const CHOICES = [
+  { value: 'beneath', label: `under “${label}”`, disabled: !canBeBeneath },
+  { value: 'beside', label: `beside it`, disabled: shaping.isHome },
+]
+
+const destination = computed(() => {
+  const { plan } = openSite.site!
+  const { id } = chosen
+  return where.value === 'beneath'
+    ? { parent: id, place: childrenOf(plan, id).length }
+    : { parent: plan.parents.get(id)!, place: placeOf(plan, id) + 1 }
+})
+
+const { text, reading, isCurrent } = useListReading(shaping.pasted, () => destination.value)
+
+const count = computed(() => reading.value.lines.filter(({ id }) => id !== undefined).length)
+
+function add(): void {
+  const { change } = reading.value
+  if (!change) return
+  const words = `${count.value === 1 ? '1 entry' : `${count.value} entries`} added from a list under “${label}”`
+  emit('close')
+  if (openSite.makeOrTell({ kind: 'batch', words, changes: [change] })) chosen.choose(change.branches[0]!.id)
+}
+</script>
+
+<template>
+  <ModalDialog open wide title="Add pages from a list" @close="$emit('close')">
+    <RadioGroup v-model:value="where" class="where" aria-label="Where they will stand" :options="CHOICES" />
+    <ListEditor v-model="text" :lines="reading.lines" :paths="reading.paths" />
+    <p v-if="reading.refused" class="field-fault" role="alert">{{ reading.refused }}</p>
+    <template #buttons>
+      <Button @click="$emit('close')">Leave it</Button>
+      <Button type="primary" :disabled="!reading.change || !isCurrent" @click="add">
+        {{ count === 1 ? 'Add 1 entry' : `Add ${count} entries` }}
+      </Button>
+    </template>
+  </ModalDialog>
+</template>
+
+<style scoped>
+.where {
+  margin-bottom: 8px;
+}
+</style>

@@ -1,0 +1,333 @@
+<script setup lang="ts">
+import { addressesOf } from '@viatica/core/address/addresses.ts'
+import { applyChange } from '@viatica/core/plan/change/apply.ts'
+import { type Change, changeSchema, type SetSite } from '@viatica/core/plan/change/change.ts'
+import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
+import { labelOf } from '@viatica/core/plan/entry.ts'
+import { walk } from '@viatica/core/plan/plan.ts'
+import {
+  EXTENSIONS,
+  LAYOUTS,
+  LINK_STYLES,
+  PLANNED_RULES,
+  SEPARATORS,
+  type Settings,
+} from '@viatica/core/plan/site.ts'
+import { rippleWords } from '@viatica/core/ripple/words.ts'
+import { Button, Checkbox, Input } from 'ant-design-vue'
+import * as v from 'valibot'
+import { computed, ref, shallowRef, watch } from 'vue'
+import ChoiceField from '../../../parts/ChoiceField.vue'
+import RippleList from '../../../parts/ripple/RippleList.vue'
+import ModalDialog from '../../../parts/ModalDialog.vue'
+import VirtualRows from '../../../parts/VirtualRows.vue'
+import { useOpenSite } from '../../../stores/openSite.ts'
+import type { Foreseen } from '../../../workers/siteWorker.ts'
+import { siteWork } from '../../../workers/siteWork.ts'
+
+/** The settings of addresses, with every address now and as it would be, before they are taken. */
+const RULES = [
+  'layout',
+  'carrySection',
+  'separator',
+  'extension',
+  'linkStyle',
+  'baseUrl',
+  'namesIndex',
+  'plannedPages',
+] as const
+type Rules = { -readonly [Name in (typeof RULES)[number]]: Settings[Name] }
+
+const LAYOUT_WORDS = {
+  flat: 'all files in one folder',
+  nested: 'a folder for each section',
+  folders: 'a folder for each page',
+} as const
+const LINK_WORDS = {
+  relative: 'from the page (works in any folder)',
+  root: 'from the root of the host',
+  absolute: 'with the published address',
+} as const
+const PLANNED_WORDS = {
+  'left-out': 'left out of menus and of the site',
+  text: 'plain text in menus',
+  'stand-in': 'a stand-in page holds their place',
+} as const
+const optionsOf = <V extends string>(values: readonly V[], words?: Readonly<Record<V, string>>) =>
+  values.map((value) => ({ value, label: words?.[value] ?? value }))
+
+const openSite = useOpenSite()
+const site = computed(() => openSite.site!)
+const showsAll = ref(false)
+const showsRipple = ref(false)
+
+const taken = (): Rules => {
+  const { settings } = site.value
+  return Object.fromEntries(RULES.map((name) => [name, settings[name]])) as unknown as Rules
+}
+const wanted = ref<Rules>(taken())
+const leave = () => (wanted.value = taken())
+
+/** What is wished for and not so yet, as one change. */
+const change = computed((): Change | undefined => {
+  const changes = RULES.filter((name) => wanted.value[name] !== site.value.settings[name]).map(
+    (name) => ({ kind: 'setSite', field: name, value: wanted.value[name] }) as SetSite,
+  )
+  // Absolute links need the published address: it comes before them, and goes after them.
+  if (wanted.value.linkStyle === 'absolute') changes.reverse()
+  return changes.length === 0 ? undefined : { kind: 'batch', words: 'Addresses settled anew', changes }
+})
+
+const outcome = computed(() => {
+  if (!change.value) return { after: site.value, fault: '' }
+  const checked = v.safeParse(changeSchema, change.value)
+  if (!checked.success) return { after: site.value, fault: checked.issues[0].message }
+  try {
+    return { after: applyChange(site.value, checked.output).site, fault: '' }
+  } catch (error) {
+    if (error instanceof ChangeRefused) return { after: site.value, fault: error.message }
+    throw error
+  }
+})
+
+const pages = computed(() => {
+  const now = addressesOf(site.value).paths
+  const then = addressesOf(outcome.value.after).paths
+  return [...walk(site.value.plan)].flatMap(({ entry, depth }) =>
+    entry.kind === 'page'
+      ? [
+          {
+            id: entry.id,
+            label: labelOf(entry),
+            depth,
+            now: now.get(entry.id)!,
+            then: then.get(entry.id)!,
+            isPinned: entry.pin !== null,
+          },
+        ]
+      : [],
+  )
+})
+const moved = computed(() => pages.value.filter(({ now, then }) => now !== then))
+const listed = computed(() => (moved.value.length === 0 || showsAll.value ? pages.value : moved.value))
+const pinnedMoved = computed(() => moved.value.filter(({ isPinned }) => isPinned).length)
+
+const foreseen = shallowRef<Foreseen>()
+watch(
+  () => [change.value, outcome.value.fault] as const,
+  async ([asked, fault]) => {
+    foreseen.value = undefined
+    if (!asked || fault) return
+    const answer = await siteWork.foresee(asked)
+    if (asked === change.value && typeof answer !== 'string') foreseen.value = answer
+  },
+)
+
+function take(): void {
+  if (change.value && openSite.makeOrTell(change.value)) leave()
+}
+// What others change, or undo brings back, is what the form starts from again.
+watch(
+  () => site.value.settings,
+  (now, before) => RULES.some((name) => now[name] !== before[name]) && leave(),
+)
+</script>
+
+<template>
+  <div class="rules">
+    <form class="form" @submit.prevent="take">
+      <div class="field">
+        <label class="field-label" for="layout">Files stand</label>
+        <ChoiceField
+          id="layout"
+          :value="wanted.layout"
+          :options="optionsOf(LAYOUTS, LAYOUT_WORDS)"
+          @change="(value) => (wanted.layout = value)"
+        />
+        <Checkbox v-if="wanted.layout === 'flat'" v-model:checked="wanted.carrySection" class="below">
+          names carry those of their sections
+        </Checkbox>
+      </div>
+      <div class="pair">
+        <div class="field">
+          <label class="field-label" for="separator">Words parted by</label>
+          <ChoiceField
+            id="separator"
+            :value="wanted.separator"
+            :options="optionsOf(SEPARATORS)"
+            @change="(value) => (wanted.separator = value)"
+          />
+        </div>
+        <div class="field">
+          <label class="field-label" for="extension">Extension</label>
+          <ChoiceField
+            id="extension"
+            :value="wanted.extension"
+            :options="optionsOf(EXTENSIONS)"
+            @change="(value) => (wanted.extension = value)"
+          />
+        </div>
+      </div>
+      <div class="field">
+        <label class="field-label" for="links">Links are written</label>
+        <ChoiceField
+          id="links"
+          :value="wanted.linkStyle"
+          :options="optionsOf(LINK_STYLES, LINK_WORDS)"
+          @change="(value) => (wanted.linkStyle = value)"
+        />
+        <Checkbox v-model:checked="wanted.namesIndex" class="below">
+          and name <code>index{{ wanted.extension }}</code>
+        </Checkbox>
+      </div>
+      <div class="field">
+        <label class="field-label" for="base">Published address</label>
+        <Input id="base" v-model:value="wanted.baseUrl" placeholder="https://www.example.org/" />
+      </div>
+      <div class="field">
+        <label class="field-label" for="planned">Planned pages are</label>
+        <ChoiceField
+          id="planned"
+          :value="wanted.plannedPages"
+          :options="optionsOf(PLANNED_RULES, PLANNED_WORDS)"
+          @change="(value) => (wanted.plannedPages = value)"
+        />
+      </div>
+      <p v-if="outcome.fault" class="field-fault" role="alert">{{ outcome.fault }}</p>
+      <p class="buttons">
+        <Button type="primary" html-type="submit" :disabled="!change || outcome.fault !== ''">
+          Take these settings
+        </Button>
+        <Button :disabled="!change" @click="leave">Leave it</Button>
+      </p>
+    </form>
+    <section class="effect" aria-label="Effect on every address">
+      <div class="sum" role="status">
+        <strong>
+          <template v-if="!change">{{ pages.length }} addresses as they are</template>
+          <template v-else-if="moved.length === 0">No address changes</template>
+          <template v-else>{{ moved.length }} of {{ pages.length }} addresses change</template>
+        </strong>
+        <span v-if="foreseen">: {{ rippleWords(foreseen.ripple) }}</span>
+        <button
+          v-if="foreseen && foreseen.ripple.pages.length > 0"
+          type="button"
+          class="link-button"
+          @click="showsRipple = true"
+        >
+          Show
+        </button>
+        <p v-if="pinnedMoved > 0">
+          {{ pinnedMoved === 1 ? '1 of them is pinned' : `${pinnedMoved} of them are pinned` }}: what stands
+          there now will lead on to the new address.
+        </p>
+      </div>
+      <Checkbox v-if="moved.length > 0" v-model:checked="showsAll" class="all">
+        also those that stay
+      </Checkbox>
+      <VirtualRows v-slot="{ row }" class="list" :rows="listed" :row-height="30" label="Addresses">
+        <div class="page" :class="{ moves: row.now !== row.then, two: !change }">
+          <span class="name" :style="{ paddingLeft: `${row.depth * 12}px` }">{{ row.label }}</span>
+          <code>{{ row.now }}</code>
+          <code v-if="row.now !== row.then" class="then">→ {{ row.then }}</code>
+          <span v-else-if="change" class="quiet">stays</span>
+        </div>
+      </VirtualRows>
+    </section>
+    <ModalDialog
+      v-if="showsRipple && foreseen"
+      open
+      wide
+      title="What these settings change"
+      @close="showsRipple = false"
+    >
+      <RippleList :ripple="foreseen.ripple" of="foreseen" />
+      <template #buttons><Button @click="showsRipple = false">Close</Button></template>
+    </ModalDialog>
+  </div>
+</template>
+
+<style scoped>
+.rules {
+  display: grid;
+  grid-template-columns: 270px minmax(0, 1fr);
+  gap: 22px;
+}
+
+.form {
+  min-height: 0;
+  padding: 2px;
+  overflow-y: auto;
+}
+
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+
+.below {
+  margin-top: 6px;
+}
+
+.buttons {
+  display: flex;
+  gap: 8px;
+  margin: 16px 0 0;
+}
+
+.effect {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+
+.sum {
+  flex: none;
+  min-height: 42px;
+}
+
+.sum p {
+  margin: 2px 0 0;
+}
+
+.all {
+  flex: none;
+}
+
+.list {
+  flex: 1;
+  margin-top: 6px;
+  background: var(--card);
+  border: 1px solid var(--rule);
+}
+
+.page {
+  display: grid;
+  grid-template-columns: 1fr 1.2fr 1.4fr;
+  align-items: center;
+  gap: 12px;
+  height: 30px;
+  padding: 0 10px;
+  border-bottom: 1px solid #eee9da;
+}
+
+.two {
+  grid-template-columns: 1fr 2fr;
+}
+
+.page > * {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.moves code:first-of-type {
+  color: var(--slate);
+  text-decoration: line-through;
+}
+
+.then {
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import type { Figures } from '@viatica/core/figures/figures.ts'
+import { STATES } from '@viatica/core/plan/entry.ts'
+import { Spin } from 'ant-design-vue'
+import { computed, shallowRef, watch } from 'vue'
+import { useOpenSite } from '../../../stores/openSite.ts'
+import { siteWork } from '../../../workers/siteWork.ts'
+import BarChart from './BarChart.vue'
+
+/** The figures of the site: what is counted, and how far pages are from the home page. */
+const openSite = useOpenSite()
+const figures = shallowRef<Figures>()
+
+watch(
+  () => openSite.site,
+  async (site) => {
+    const found = await siteWork.figures()
+    if (site === openSite.site) figures.value = found
+  },
+  { immediate: true },
+)
+
+const number = new Intl.NumberFormat('en-GB')
+const perPage = (count: number) => number.format(Math.round((10 * count) / (figures.value!.onSite || 1)) / 10)
+
+const told = computed(() => {
+  const all = figures.value!
+  return [
+    { figure: all.pages.size, words: 'pages in the plan', more: stateWords(all) },
+    { figure: all.onSite, words: 'pages on the site now' },
+    {
+      figure: all.navigationLinks,
+      words: 'navigation links kept for you',
+      more: `${perPage(all.navigationLinks)} a page; ${number.format(all.menuLinks)} of them in menus`,
+    },
+    { figure: all.textLinks, words: 'links in text', more: `${perPage(all.textLinks)} a page` },
+    {
+      figure: all.byClicks.length - 1,
+      words: 'clicks at the most from the home page',
+      more: all.unreached > 0 ? `${all.unreached} pages cannot be reached by links at all` : '',
+    },
+  ]
+})
+
+function stateWords({ byState }: Figures): string {
+  return STATES.map((state) => `${number.format(byState[state])} ${state}`).join(', ')
+}
+</script>
+
+<template>
+  <div class="figures">
+    <Spin v-if="!figures" />
+    <template v-else>
+      <dl>
+        <div v-for="{ figure, words, more } in told" :key="words">
+          <dt>{{ words }}</dt>
+          <dd class="figure">{{ number.format(figure) }}</dd>
+          <dd v-if="more" class="more">{{ more }}</dd>
+        </div>
+      </dl>
+      <div class="charts">
+        <BarChart title="Pages by depth" axis="levels under the home page" :counts="figures.byDepth" />
+        <BarChart
+          title="Pages by clicks from home"
+          axis="clicks, by the shortest way over all links"
+          :counts="figures.byClicks"
+        />
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.figures {
+  overflow-y: auto;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: repeat(5, minmax(0, 1fr));
+  gap: 14px;
+  margin: 8px 0 20px;
+}
+
+dl > div {
+  display: flex;
+  flex-direction: column;
+  padding: 10px 14px;
+  background: var(--card);
+  border: 1px solid var(--rule);
+  border-radius: 3px;
+}
+
+dt {
+  order: 2;
+}
+
+dd {
+  margin: 0;
+}
+
+.figure {
+  order: 1;
+  font: 600 30px/1.15 var(--sign);
+}
+
+.more {
+  order: 3;
+  margin-top: 4px;
+  color: var(--slate);
+  font-size: 13px;
+}
+
+.charts {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 14px;
+}
+</style>

@@ -1,0 +1,189 @@
+<script setup lang="ts">
+import { IconFileImport } from '@tabler/icons-vue'
+import { InputFault } from '@viatica/core/formats/inputFault.ts'
+import { readNewSite } from '@viatica/core/inventory/newSite.ts'
+import { newSite } from '@viatica/core/plan/site.ts'
+import { siteFromStarter, STARTERS } from '@viatica/core/starters/starters.ts'
+import { Alert, Button, Input } from 'ant-design-vue'
+import { computed, nextTick, ref } from 'vue'
+import { Refusal } from '../../api/request.ts'
+import { sitesApi } from '../../api/sites.ts'
+import NewFromList from './NewFromList.vue'
+
+/** Starts a site: empty, from a pasted list, from an outline of ours, or from a file. */
+const emit = defineEmits<{ made: [site: { id: string }] }>()
+
+const name = ref('')
+const start = ref('empty')
+const trouble = ref('')
+const isMaking = ref(false)
+const pastes = ref(false)
+const nameInput = ref<{ focus(): void }>()
+const chooser = ref<HTMLInputElement>()
+
+const STARTS = [
+  { key: 'empty', name: 'Empty', about: 'a home page and nothing else' },
+  { key: 'list', name: 'A pasted list', about: 'indented lines, bullets, headings, spreadsheet rows' },
+  ...STARTERS,
+]
+const starter = computed(() => STARTERS.find(({ key }) => key === start.value))
+const newId = () => crypto.randomUUID()
+
+async function make(work: () => Promise<{ id: string }>): Promise<void> {
+  isMaking.value = true
+  trouble.value = ''
+  try {
+    emit('made', await work())
+  } catch (error) {
+    if (!(error instanceof Refusal || error instanceof InputFault)) throw error
+    trouble.value = error.message
+  }
+  isMaking.value = false
+}
+
+function begin(): void {
+  if (name.value.trim() === '') {
+    trouble.value = 'Give the new site a name first.'
+    void nextTick(() => nameInput.value!.focus())
+  } else if (start.value === 'list') pastes.value = true
+  else {
+    const site = starter.value
+      ? siteFromStarter(starter.value, name.value.trim(), newId)
+      : newSite(name.value.trim(), newId())
+    void make(() => sitesApi.createFrom(site))
+  }
+}
+
+async function fromFile(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  const text = await file.text()
+  input.value = ''
+  const isTable = /\.(csv|tsv)$/i.test(file.name)
+  const siteName = name.value.trim() || file.name.replace(/\.[^.]*$/, '').slice(0, 200)
+  await make(async () =>
+    isTable ? sitesApi.createFrom(readNewSite(text, siteName, newId)) : sitesApi.createFromText(text),
+  )
+}
+</script>
+
+<template>
+  <section class="new" aria-labelledby="new-heading">
+    <h2 id="new-heading">A new site</h2>
+    <form @submit.prevent="begin">
+      <label class="field-label" for="new-name">Its name</label>
+      <Input
+        id="new-name"
+        ref="nameInput"
+        v-model:value="name"
+        :maxlength="200"
+        placeholder="Name of the site"
+      />
+      <fieldset class="starts">
+        <legend class="field-label">It starts with</legend>
+        <label v-for="one in STARTS" :key="one.key" :class="{ chosen: start === one.key }">
+          <input v-model="start" type="radio" name="start" :value="one.key" />
+          <span class="start-name">{{ one.name }}</span>
+          <span class="about">{{ one.about }}</span>
+        </label>
+      </fieldset>
+      <p class="row">
+        <Button type="primary" html-type="submit" :loading="isMaking">Start</Button>
+        <span class="quiet">or</span>
+        <Button :disabled="isMaking" @click="chooser?.click()">
+          <span class="with-icon"><IconFileImport :size="17" aria-hidden="true" /> From a file …</span>
+        </Button>
+      </p>
+      <p class="quiet">A file can be a site file (JSON), an outline (OPML) or rows (CSV).</p>
+      <input
+        ref="chooser"
+        type="file"
+        hidden
+        accept=".json,.opml,.xml,.csv,.tsv"
+        aria-label="Site file, outline or rows"
+        @change="fromFile"
+      />
+    </form>
+    <Alert v-if="trouble" type="error" role="alert" closable :message="trouble" @close="trouble = ''" />
+    <NewFromList
+      v-if="pastes"
+      :name="name.trim()"
+      :make="(site) => make(() => sitesApi.createFrom(site))"
+      @close="pastes = false"
+    />
+  </section>
+</template>
+
+<style scoped>
+.new {
+  padding-left: 28px;
+  border-left: 1px solid var(--rule);
+}
+
+h2 {
+  margin-bottom: 12px;
+  font-size: 19px;
+}
+
+.starts {
+  display: grid;
+  gap: 2px;
+  margin: 14px 0;
+  padding: 0;
+  border: 0;
+}
+
+.starts label {
+  display: grid;
+  grid-template-columns: 18px minmax(0, 1fr);
+  gap: 0 9px;
+  padding: 5px 8px;
+  border-left: 4px solid transparent;
+  cursor: pointer;
+}
+
+.starts label:hover {
+  background: #f2eee0;
+}
+
+.starts .chosen {
+  background: var(--card);
+  border-left-color: var(--pine);
+}
+
+.starts input {
+  width: 16px;
+  height: 16px;
+  margin: 3px 0 0;
+  accent-color: var(--pine);
+}
+
+.start-name {
+  font-weight: 500;
+}
+
+.about {
+  grid-column: 2;
+  color: var(--slate);
+  font-size: 13px;
+}
+
+.row,
+.with-icon {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+
+.with-icon {
+  gap: 6px;
+}
+
+@media (max-width: 800px) {
+  .new {
+    padding-left: 0;
+    border-left: 0;
+  }
+}
+</style>

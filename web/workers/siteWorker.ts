@@ -1,0 +1,131 @@
+import { addressesOf } from '@viatica/core/address/addresses.ts'
+import { type Figures, figuresOf } from '@viatica/core/figures/figures.ts'
+import { InputFault } from '@viatica/core/formats/inputFault.ts'
+import { type ListLine, readList } from '@viatica/core/formats/list.ts'
+import { type InventoryReading, readInventory } from '@viatica/core/inventory/read.ts'
+import { writeInventory } from '@viatica/core/inventory/write.ts'
+import { applyChange } from '@viatica/core/plan/change/apply.ts'
+import type { Add, Change } from '@viatica/core/plan/change/change.ts'
+import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
+import type { EntryId } from '@viatica/core/plan/entry.ts'
+import { ancestorsOf } from '@viatica/core/plan/plan.ts'
+import type { Site } from '@viatica/core/plan/site.ts'
+import { type BrokenLink, linksBroken } from '@viatica/core/ripple/broken.ts'
+import { partBeforeAndAfter, type Ripple, type RipplePart, rippleOf } from '@viatica/core/ripple/ripple.ts'
+import { type Found, search } from '@viatica/core/search/search.ts'
+import { expose } from 'comlink'
+
+/** What a change would do, before it is made. */
+export interface Foreseen {
+  readonly ripple: Ripple
+  readonly broken: readonly BrokenLink[]
+}
+
+/** A pasted list as it was understood, with the addresses that its entries would get. */
+export interface ListReading {
+  readonly lines: readonly ListLine[]
+  readonly paths: ReadonlyMap<EntryId, string>
+  readonly change: Add | undefined
+  /** Why it cannot be added as it is. */
+  readonly refused: string | undefined
+}
+
+const newId = () => crypto.randomUUID()
+
+/**
+ * Whole-site work, away from the screen. It keeps a copy of the open site that follows every change, so that only
+ * changes have to be sent.
+ */
+export class SiteWork {
+  #site: Site | undefined
+  /** The site before the last step of the author. */
+  #before: Site | undefined
+  /** The last change that was foreseen, as if it had been made. */
+  #foreseen: Site | undefined
+
+  /** Takes a site as it is now. */
+  reset(site: Site): void {
+    this.#site = this.#before = site
+  }
+
+  /** Follows a change. @param goesOn whether it belongs to the same step as the one before it */
+  make(change: Change, goesOn: boolean): void {
+    if (!goesOn) this.#before = this.#site
+    this.#site = applyChange(this.#site!, change).site
+  }
+
+  /** What the last step did. */
+  ripple(): Ripple {
+    return rippleOf(this.#before!, this.#site!)
+  }
+
+  /** What a change would do; a reason in words when it makes no sense. */
+  foresee(change: Change): Foreseen | string {
+    try {
+      this.#foreseen = applyChange(this.#site!, change).site
+    } catch (error) {
+      if (error instanceof ChangeRefused) return error.message
+      throw error
+    }
+    return {
+      ripple: rippleOf(this.#site!, this.#foreseen),
+      broken: linksBroken(this.#site!, this.#foreseen),
+    }
+  }
+
+  /** A part of a page as HTML, before and after the last step or the change that was foreseen. */
+  part(of: 'last' | 'foreseen', page: EntryId, part: RipplePart): { before: string; after: string } {
+    return of === 'last'
+      ? partBeforeAndAfter(this.#before!, this.#site!, page, part)
+      : partBeforeAndAfter(this.#site!, this.#foreseen!, page, part)
+  }
+
+  figures(): Figures {
+    return figuresOf(this.#site!)
+  }
+
+  search(words: string): Found[] {
+    return search(this.#site!, words)
+  }
+
+  /** Reads a pasted list as entries to add under `parent` at `place`. */
+  readList(text: string, parent: EntryId, place: number): ListReading {
+    const { plan } = this.#site!
+    const titles = [...plan.entries.values()].map((entry) =>
+      (entry.kind === 'page' ? entry.title : entry.label).toLowerCase(),
+    )
+    const { lines, branches } = readList(text, {
+      newId,
+      levelsAbove: ancestorsOf(plan, parent).length + 1,
+      present: plan.entries.size,
+      known: new Set(titles),
+    })
+    if (branches.length === 0) return { lines, paths: new Map(), change: undefined, refused: undefined }
+    const change: Add = { kind: 'add', parent, place, branches: [...branches] }
+    try {
+      const { paths } = addressesOf(applyChange(this.#site!, change).site)
+      return { lines, paths, change, refused: undefined }
+    } catch (error) {
+      if (error instanceof ChangeRefused)
+        return { lines, paths: new Map(), change: undefined, refused: error.message }
+      throw error
+    }
+  }
+
+  /** The inventory as CSV. */
+  writeInventory(): string {
+    return writeInventory(this.#site!)
+  }
+
+  /** What a changed inventory would do; the place of its fault in words when it cannot be kept. */
+  readInventory(text: string): InventoryReading | string {
+    try {
+      return readInventory(text, this.#site!, newId)
+    } catch (error) {
+      if (error instanceof InputFault) return error.message
+      throw error
+    }
+  }
+}
+
+expose(new SiteWork())
