@@ -100,9 +100,8 @@ function put(): void {
         <span>
           {{ pinned.length === 0 ? 'No address is' : `${pinned.length} pages are` }} pinned.
           <template v-if="unpinned.length > 0">
-            {{ unpinned.length }} {{ unpinned.length === 1 ? 'page stands' : 'pages stand' }} where nothing
-            holds {{ unpinned.length === 1 ? 'it' : 'them' }}: a new title will move
-            {{ unpinned.length === 1 ? 'it' : 'them' }}.
+            {{ unpinned.length === 1 ? '1 page stands' : `${unpinned.length} pages stand` }} at an address
+            that is not pinned yet.
           </template>
         </span>
         <Button v-if="unpinned.length > 0" @click="pinAll">Pin all</Button>
@@ -235,6 +234,12 @@ td {
   text-align: left;
   vertical-align: top;
   overflow-wrap: anywhere;
+}
+
+th:nth-child(3),
+td:nth-child(3) {
+  width: 84px;
+  white-space: nowrap;
 }
 
 th {

@@ -31,13 +31,13 @@ export const HIDDEN_AT_FIRST: Readonly<Record<string, boolean>> = Object.fromEnt
 
 /** How wide columns are, in pixels. */
 const WIDTHS: Readonly<Record<string, number>> = {
-  title: 182,
+  title: 172,
   'name in menus': 112,
-  'file name': 104,
+  'file name': 96,
   description: 260,
   state: 86,
   note: 200,
-  address: 200,
+  address: 184,
 }
 export const widthOf = (name: string): number => WIDTHS[name] ?? 62
 

@@ -23,7 +23,7 @@ const ARM = `M.5 .5H${w - POINT}L${w - 0.5} ${h / 2}L${w - POINT} ${h - 0.5}H.5Z
 const BOARD = `M.5 .5H${w - 0.5}V${h - 0.5}H.5Z`
 
 const word = computed(() => (props.entry.kind === 'page' ? props.entry.state : props.entry.kind))
-const label = computed(() => fitText(labelOf(props.entry), '500 13.5px Barlow, sans-serif', w - POINT - 34))
+const label = computed(() => fitText(labelOf(props.entry), '500 13.5px Barlow, sans-serif', w - POINT - 26))
 const about = computed(() => word.value + (props.entry.inMenu ? '' : ', not in menus'))
 const stroke = computed(() =>
   props.isChosen ? COLOURS.ochre : props.entry.inMenu ? COLOURS.pine : COLOURS.slate,
