@@ -6,11 +6,11 @@ export default defineConfig({
   // Two machines' worth of cores at the least; each test has a server and a database of its own.
   workers: 2,
   fullyParallel: true,
-  timeout: 180_000,
-  expect: { timeout: 10_000 },
+  timeout: 300_000,
+  expect: { timeout: 20_000 },
   use: {
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 15_000,
+    actionTimeout: 30_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { demoSiteFile } from '@viatica/demo/load.ts'
-import { axeFindings, expect, openDemo, row, rowNamed, saved, test } from './viatica.ts'
+import { axeFindings, choose, expect, openDemo, reveal, row, rowNamed, saved, test } from './viatica.ts'
 
 test.describe('the list of sites', () => {
   test('makes, opens and removes sites, and says when there are none', async ({ page, served, watched }) => {
@@ -28,7 +28,7 @@ test.describe('the list of sites', () => {
 
   test('takes a site from a file, and says where a bad file is at fault', async ({ page, served }) => {
     await page.goto(served.url)
-    const chooser = page.getByLabel('Site file or outline')
+    const chooser = page.getByLabel('Site file, outline or rows')
     const file = (name: string, text: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) })
     await chooser.setInputFiles(file('bad.json', demoSiteFile().slice(0, 4000)))
     await expect(page.getByRole('alert')).toContainText(
@@ -51,16 +51,18 @@ test.describe('the list of sites', () => {
 test.describe('Plan', () => {
   test('sets every field of an entry, and the live page follows', async ({ page, served, watched }) => {
     await openDemo(page, served)
-    await row(page, 'tanyard').click()
+    await choose(page, 'tanyard')
     const details = page.getByRole('complementary')
     const live = page.frameLocator('iframe')
 
     await details.getByLabel('Title', { exact: true }).fill('Tanyard Locks')
+    await page.keyboard.press('Enter')
     await expect(live.getByRole('heading', { level: 1 })).toHaveText('Tanyard Locks')
     await expect(details.getByText('boating/lock-guide/tanyard-locks.html')).toBeVisible()
     await details.getByLabel('First heading').fill('Three chambers')
     await expect(live.getByRole('heading', { level: 1 })).toHaveText('Three chambers')
     await details.getByLabel('Name in menus').fill('Tanyard')
+    await page.keyboard.press('Enter')
     await expect(live.getByRole('navigation', { name: 'Breadcrumb' })).toContainText('Tanyard')
 
     // A file name is made sound, and shown before it is saved.
@@ -87,7 +89,7 @@ test.describe('Plan', () => {
 
     await saved(page)
     await page.reload()
-    await row(page, 'tanyard').click()
+    await choose(page, 'tanyard')
     await expect(details.getByLabel('Title', { exact: true })).toHaveValue('Tanyard Locks')
     await expect(details.getByLabel('Note to yourself')).toHaveValue('Ask about the paddles')
     expect(watched).toEqual({ errors: [], strangers: [] })
@@ -98,7 +100,7 @@ test.describe('Plan', () => {
     served,
   }) => {
     await openDemo(page, served)
-    await row(page, 'tanyard').click()
+    await choose(page, 'tanyard')
     await page.getByText('360', { exact: true }).click()
     await page.frameLocator('iframe').getByRole('link', { name: 'lock keeper' }).click()
     await expect(row(page, 'lock-keepers')).toHaveAttribute('aria-selected', 'true')
@@ -114,7 +116,7 @@ test.describe('Plan', () => {
     served,
   }) => {
     const id = await openDemo(page, served)
-    await row(page, 'privacy').click()
+    await choose(page, 'privacy')
     const body =
       '<p id="probe">quiet</p><script>document.getElementById("probe").textContent = "ran"; parent.document.title = "taken"</script><img src="x" onerror="document.title=1">'
     await page.getByLabel('Main content (HTML)').fill(body)
@@ -128,7 +130,7 @@ test.describe('Plan', () => {
 
   test('groups and links are added, and a link is given its target', async ({ page, served }) => {
     await openDemo(page, served)
-    await row(page, 'shop').click()
+    await choose(page, 'shop')
     await row(page, 'shop').getByRole('button', { name: 'Actions' }).click()
     await page.getByRole('menuitem', { name: 'New group' }).click()
     await page.getByLabel('Name of the new group').fill('For members')
@@ -150,8 +152,9 @@ test.describe('Plan', () => {
     await page.keyboard.press('Alt+ArrowUp')
     await page.keyboard.press('Alt+ArrowDown')
     await page.keyboard.press('Alt+ArrowRight')
+    // A move that moves no address asks nothing.
     await expect(rowNamed(page, 'Forum')).toHaveAttribute('aria-level', '3')
-    await row(page, 'home').click()
+    await choose(page, 'home')
     await expect(
       page.frameLocator('iframe').getByRole('button', { name: 'More in For members' }),
     ).toBeVisible()
@@ -246,14 +249,14 @@ test('axe-core finds nothing on any screen, with its dialogs and menus open', as
   await openDemo(page, served)
   expect(await axeFindings(page)).toEqual([])
   for (const id of ['tanyard', 'walks', 'shop']) {
-    await row(page, id).click()
+    await choose(page, id)
     expect(await axeFindings(page)).toEqual([])
   }
   await row(page, 'shop').getByRole('button', { name: 'Actions' }).click()
   await expect(page.getByRole('menuitem', { name: 'Rename' })).toBeVisible()
   expect(await axeFindings(page)).toEqual([])
   await page.keyboard.press('Escape')
-  await row(page, 'boating').click()
+  await choose(page, 'boating')
   await page.keyboard.press('Delete')
   await expect(page.getByRole('dialog')).toBeVisible()
   expect(await axeFindings(page)).toEqual([])
@@ -261,6 +264,47 @@ test('axe-core finds nothing on any screen, with its dialogs and menus open', as
   await page.getByRole('button', { name: 'Keys' }).click()
   expect(await axeFindings(page)).toEqual([])
   await page.keyboard.press('Escape')
+  for (const view of ['Structure', 'Inventory', 'Addresses', 'Figures', 'History']) {
+    await page.getByRole('link', { name: view, exact: true }).click()
+    await expect(page.getByRole('heading', { level: 1, name: `Plan: ${view}` })).toBeAttached()
+    await page.waitForTimeout(400)
+    expect(await axeFindings(page)).toEqual([])
+  }
+  await page.getByRole('link', { name: 'Addresses', exact: true }).click()
+  await page.getByText('Pins and redirects').click()
+  await page.getByRole('button', { name: 'Pin all' }).click()
+  expect(await axeFindings(page)).toEqual([])
+  await page.getByRole('button', { name: 'Show', exact: true }).isVisible()
+  await page.getByRole('tree', { name: 'Plan' }).focus()
+  await choose(page, 'visit')
+  for (const [key, title] of [
+    ['c', /Copy/],
+    ['m', /Move/],
+    ['F2', undefined],
+  ] as const) {
+    await page.keyboard.press(key)
+    if (title) await expect(page.getByRole('dialog', { name: title })).toBeVisible()
+    expect(await axeFindings(page)).toEqual([])
+    await page.keyboard.press('Escape')
+  }
+  await page.getByRole('button', { name: 'list', exact: true }).click()
+  await page.keyboard.type('One\n      Two\nTwo')
+  await expect(page.getByText('the same title stands on line')).toBeVisible()
+  expect(await axeFindings(page)).toEqual([])
+  await page.getByRole('button', { name: /^Add/ }).click()
+  await page.getByRole('button', { name: 'Show', exact: true }).click()
+  await expect(page.getByRole('dialog')).toContainText('pages more')
+  expect(await axeFindings(page)).toEqual([])
+  await page.getByRole('button', { name: 'Close' }).click()
+  await page.keyboard.press('/')
+  await page.keyboard.type('lock')
+  await expect(page.getByRole('option').first()).toBeVisible()
+  expect(await axeFindings(page)).toEqual([])
+  await page.keyboard.press('Escape')
+  await choose(page, 'visit')
+  await page.keyboard.press('Shift+ArrowDown')
+  await expect(page.getByText('2 entries chosen')).toBeVisible()
+  expect(await axeFindings(page)).toEqual([])
   for (const stop of ['Surround', 'Write', 'Proof', 'Publish']) {
     await page.getByRole('link', { name: stop }).click()
     await expect(page.getByRole('link', { name: stop })).toHaveAttribute('aria-current', 'page')
@@ -276,8 +320,9 @@ test.describe('saving', () => {
   }) => {
     const id = await openDemo(page, served)
     await served.gate.shut()
-    await row(page, 'news').click()
+    await choose(page, 'news')
     await page.getByLabel('Title', { exact: true }).fill('Fresh news')
+    await page.keyboard.press('Enter')
     await expect(page.getByText('Could not save', { exact: true })).toBeVisible()
     await expect(page.getByRole('alert')).toContainText('The database cannot be reached')
     await page.getByLabel('Description for search engines').fill('What is new.')
@@ -293,7 +338,7 @@ test.describe('saving', () => {
   test('the same when the server itself is gone for a while', async ({ page, served }) => {
     await openDemo(page, served)
     await served.stop('SIGKILL')
-    await row(page, 'news').click()
+    await choose(page, 'news')
     await page.keyboard.press('F2')
     await page.getByLabel('New name').fill('Later news')
     await page.keyboard.press('Enter')
@@ -301,7 +346,7 @@ test.describe('saving', () => {
     await served.start()
     await saved(page)
     await page.reload()
-    await expect(rowNamed(page, 'Later news')).toBeVisible()
+    await expect(await reveal(page, 'news')).toContainText('Later news')
   })
 
   test('two windows on one site: what both did is kept, and what was overtaken is told', async ({
@@ -309,27 +354,53 @@ test.describe('saving', () => {
     served,
     context,
   }) => {
+    // The first window hears nothing of the other, so that it is overtaken.
+    await page.route('**/events', (route) => route.abort())
     await openDemo(page, served)
     const other = await context.newPage()
     await openDemo(other, served)
-    await row(other, 'nature').click()
+    await choose(other, 'nature')
     await other.keyboard.press('Delete')
-    await other.getByRole('button', { name: 'Remove all' }).click()
+    await other.getByRole('button', { name: 'Remove', exact: true }).last().click()
     await saved(other)
 
-    await row(page, 'news').click()
+    await choose(page, 'news')
     await page.getByLabel('Title', { exact: true }).fill('From the first window')
+    await page.keyboard.press('Enter')
     await saved(page)
     await expect(row(page, 'nature')).toHaveCount(0)
 
-    await row(other, 'visit').click()
+    await choose(other, 'visit')
     await other.keyboard.press('Delete')
-    await other.getByRole('button', { name: 'Remove all' }).click()
+    await other.getByRole('button', { name: 'Remove', exact: true }).last().click()
     await saved(other)
-    await row(page, 'access').click()
+    await choose(page, 'access')
     await page.getByLabel('Title', { exact: true }).fill('Too late')
+    await page.keyboard.press('Enter')
     await expect(page.getByRole('alert')).toContainText('An edit could not be kept')
     await expect(row(page, 'access')).toHaveCount(0)
     await expect(rowNamed(page, 'From the first window')).toBeVisible()
+  })
+
+  test('an open window shows at once what another one changed', async ({
+    page,
+    served,
+    context,
+    watched,
+  }) => {
+    await openDemo(page, served)
+    const other = await context.newPage()
+    await openDemo(other, served)
+    await choose(page, 'tanyard')
+    await choose(other, 'visit')
+    await other.keyboard.press('F2')
+    await other.getByLabel('New name').fill('See us')
+    await other.keyboard.press('Enter')
+    await saved(other)
+    await choose(page, 'access')
+    await expect(page.getByRole('complementary').getByRole('button', { name: 'Visit' })).toBeVisible()
+    await choose(page, 'visit')
+    await expect(page.getByLabel('Title', { exact: true })).toHaveValue('See us')
+    expect(watched).toEqual({ errors: [], strangers: [] })
   })
 })

@@ -1,12 +1,10 @@
-import { type ChildProcess, fork } from 'node:child_process'
 import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { fileURLToPath } from 'node:url'
 import { makeDatabase } from '@viatica/server/testing/database.ts'
 import { type Gate, openGate } from './gate.ts'
-import { test as base, expect, type Frame, type Page } from '@playwright/test'
+import { startServer } from './server.ts'
+import { test as base, expect, type Frame, type Locator, type Page } from '@playwright/test'
 
-const ROOT = fileURLToPath(new URL('..', import.meta.url))
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
 /** A server like that of npm start, with the demo, on a free port and a database of its own. */
@@ -16,22 +14,6 @@ export interface Served {
   readonly gate: Gate
   stop(signal?: NodeJS.Signals): Promise<void>
   start(): Promise<void>
-}
-
-async function startServer(
-  databaseUrl: string,
-  port: number,
-): Promise<{ child: ChildProcess; port: number }> {
-  const child = fork(`${ROOT}/server/main.ts`, {
-    cwd: ROOT,
-    execArgv: ['--import', 'tsx'],
-    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), LOG_LEVEL: 'error' },
-  })
-  const said = await new Promise<{ port: number }>((resolve, reject) => {
-    child.once('message', (message) => resolve(message as { port: number }))
-    child.once('exit', (code) => reject(new Error(`the server stopped with status ${code}`)))
-  })
-  return { child, port: said.port }
 }
 
 interface Watched {
@@ -89,11 +71,30 @@ export async function openDemo(page: Page, served: Served): Promise<string> {
 }
 
 /** A row of the outline by the id of its entry. */
-export const row = (page: Page, id: string) => page.locator(`[role=treeitem][data-entry="${id}"]`)
+export const row = (page: Page, id: string) =>
+  page.locator(`[aria-label=Plan] [role=treeitem][data-entry="${id}"]`)
+
+/** Scrolls the outline until a row is drawn: only what is in sight is. */
+export async function reveal(page: Page, id: string): Promise<Locator> {
+  const tree = page.getByRole('tree', { name: 'Plan' })
+  for (let top = 0; (await row(page, id).count()) === 0 && top < 100_000; top += 300) {
+    await tree.evaluate(async (element, to) => {
+      element.scrollTop = to
+      await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)))
+    }, top)
+  }
+  return row(page, id)
+}
+
+/** Chooses an entry in the outline. */
+export const choose = async (page: Page, id: string) => (await reveal(page, id)).click()
 
 /** The row of the outline with this label. */
 export const rowNamed = (page: Page, label: string) =>
-  page.getByRole('treeitem').filter({ has: page.getByText(label, { exact: true }) })
+  page
+    .getByRole('tree', { name: 'Plan' })
+    .getByRole('treeitem')
+    .filter({ has: page.getByText(label, { exact: true }) })
 
 /** Waits until everything that was done is saved. */
 export const saved = (page: Page) =>

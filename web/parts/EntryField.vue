@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
-import { walk } from '@viatica/core/plan/plan.ts'
+import { ancestorsOf, entryOf, walk } from '@viatica/core/plan/plan.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
-import { Select } from 'ant-design-vue'
-import { computed, useId } from 'vue'
+import { computed, ref, useId } from 'vue'
+import StateMark from './StateMark.vue'
 
-/** Chooses an entry of a site by typing some of its label or address. */
+/** Chooses an entry of a site by typing some of its label or address (WAI-ARIA Authoring Practices: combobox). */
 const props = defineProps<{
   label: string
   site: Site
@@ -15,42 +15,149 @@ const props = defineProps<{
 }>()
 const chosen = defineModel<EntryId>({ required: true })
 
+const MOST = 60
+
 const id = useId()
+/** What is typed; undefined while nothing is, and the chosen entry shows. */
+const typed = ref<string>()
+const active = ref(0)
 
-const options = computed(() => {
-  const { paths } = addressesOf(props.site)
-  return [...walk(props.site.plan)]
-    .filter(({ entry }) => entry.kind !== 'link' && props.canChoose(entry.id))
-    .map(({ entry, depth }) => ({
-      value: entry.id,
-      label: `${' '.repeat(depth * 3)}${labelOf(entry)}`,
-      text: `${labelOf(entry)} ${paths.get(entry.id) ?? ''}`.toLowerCase(),
-    }))
+const chosenLabel = computed(() => {
+  const entry = props.site.plan.entries.get(chosen.value)
+  return entry ? labelOf(entry) : ''
 })
+const options = computed(() => {
+  if (typed.value === undefined) return []
+  const wanted = typed.value.trim().toLowerCase()
+  const { paths } = addressesOf(props.site)
+  const found = []
+  for (const { entry } of walk(props.site.plan)) {
+    if (found.length === MOST) break
+    const text = `${labelOf(entry)} ${paths.get(entry.id) ?? ''}`.toLowerCase()
+    if (entry.kind !== 'link' && text.includes(wanted) && props.canChoose(entry.id)) found.push(entry)
+  }
+  return found
+})
+/** Where an entry stands: the labels of its ancestors below the home page. */
+const wayTo = (entry: EntryId) =>
+  ancestorsOf(props.site.plan, entry)
+    .slice(1)
+    .map((one) => labelOf(entryOf(props.site.plan, one)))
+    .join(' › ')
 
-function matches(typed: string, option?: object): boolean {
-  return (option as { text: string } | undefined)?.text.includes(typed.trim().toLowerCase()) ?? false
+function open(): void {
+  typed.value = ''
+  active.value = Math.max(
+    0,
+    options.value.findIndex((entry) => entry.id === chosen.value),
+  )
 }
-const containerOf = (element: HTMLElement) => element.closest<HTMLElement>('dialog') ?? document.body
+
+function take(entry: EntryId | undefined): void {
+  if (entry !== undefined) chosen.value = entry
+  typed.value = undefined
+}
+
+function input(event: Event): void {
+  typed.value = (event.target as HTMLInputElement).value
+  active.value = 0
+}
+
+function press(event: KeyboardEvent): void {
+  const isOpen = typed.value !== undefined
+  const count = options.value.length
+  if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+    if (!isOpen) open()
+    else if (count > 0) active.value = (active.value + (event.key === 'ArrowDown' ? 1 : count - 1)) % count
+  } else if (event.key === 'Enter' && isOpen) take(options.value[active.value]?.id)
+  else if (event.key === 'Escape' && isOpen) typed.value = undefined
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+  document.getElementById(`${id}-${active.value}`)?.scrollIntoView({ block: 'nearest' })
+}
 </script>
 
 <template>
-  <div class="field">
+  <div class="field entry-field">
     <label class="field-label" :for="id">{{ label }}</label>
-    <Select
+    <input
       :id="id"
-      v-model:value="chosen"
-      class="choice"
-      show-search
-      :options="options"
-      :filter-option="matches"
-      :get-popup-container="containerOf"
+      type="text"
+      role="combobox"
+      autocomplete="off"
+      aria-autocomplete="list"
+      :value="typed ?? chosenLabel"
+      :placeholder="chosenLabel"
+      :aria-expanded="typed !== undefined"
+      :aria-controls="typed === undefined ? undefined : `${id}-list`"
+      :aria-activedescendant="options.length > 0 ? `${id}-${active}` : undefined"
+      @click="open"
+      @input="input"
+      @keydown="press"
+      @blur="typed = undefined"
     />
+    <ul v-if="typed !== undefined" :id="`${id}-list`" role="listbox" :aria-label="label">
+      <li
+        v-for="(entry, at) in options"
+        :id="`${id}-${at}`"
+        :key="entry.id"
+        role="option"
+        :aria-selected="at === active"
+        @mousedown.prevent="take(entry.id)"
+        @mousemove="active = at"
+      >
+        <StateMark :entry="entry" />
+        <span>{{ labelOf(entry) }}</span>
+        <span class="quiet">{{ wayTo(entry.id) }}</span>
+      </li>
+      <li v-if="options.length === 0" role="option" aria-selected="false" aria-disabled="true">
+        Nothing has these words.
+      </li>
+    </ul>
   </div>
 </template>
 
 <style scoped>
-.choice {
+.entry-field {
+  position: relative;
+}
+
+input {
   width: 100%;
+  height: 30px;
+  padding: 0 10px;
+  color: inherit;
+  background: #fff;
+  border: 1px solid #bdb79f;
+  border-radius: 3px;
+  font: inherit;
+}
+
+input::placeholder {
+  color: #6b7a79;
+}
+
+ul {
+  max-height: 190px;
+  margin: 2px 0 0;
+  padding: 4px 0;
+  overflow-y: auto;
+  background: #fff;
+  border: 1px solid var(--pine);
+  border-radius: 3px;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  align-items: center;
+  gap: 7px;
+  padding: 3px 10px;
+  white-space: nowrap;
+}
+
+li[aria-selected='true'] {
+  background: #e2ece4;
 }
 </style>

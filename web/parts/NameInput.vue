@@ -36,7 +36,13 @@ onMounted(() => {
 </script>
 
 <template>
-  <div class="name" role="none" :style="{ paddingLeft: `${level * 20 + 8}px` }">
+  <div
+    class="name"
+    role="treeitem"
+    :aria-label="label"
+    :aria-level="level"
+    :style="{ paddingLeft: `${level * 20 + 8}px` }"
+  >
     <input
       ref="input"
       v-model="text"

@@ -73,11 +73,17 @@ function show(at: number): void {
   if (at >= 0) virtualizer.value.scrollToIndex(at, { align: 'auto' })
 }
 
-function focusChosen(): void {
-  void nextTick(() => {
+/** A row that was out of sight is drawn a moment after it is scrolled to. */
+const FRAMES_TO_DRAW = 6
+
+async function focusChosen(): Promise<void> {
+  for (let frame = 0; frame < FRAMES_TO_DRAW; frame++) {
+    await nextTick()
     show(chosenAt.value)
-    void nextTick(() => tree.value?.querySelector<HTMLElement>('[tabindex="0"]')?.focus())
-  })
+    const row = tree.value?.querySelector<HTMLElement>('[role=treeitem][tabindex="0"]')
+    if (row) return row.focus()
+    await new Promise(requestAnimationFrame)
+  }
 }
 
 function rowAt(index: number): OutlineRow {
@@ -86,7 +92,7 @@ function rowAt(index: number): OutlineRow {
 
 function chooseAt(index: number): void {
   chosen.choose(rowAt(index).id)
-  focusChosen()
+  void focusChosen()
 }
 
 /** Chooses a row as the mouse asks: alone, with all up to it, or one more. */
@@ -94,7 +100,7 @@ function click(row: OutlineRow, event: MouseEvent): void {
   if (event.shiftKey) chosen.chooseTo(row.id)
   else if (event.ctrlKey || event.metaKey) chosen.toggle(row.id)
   else chosen.choose(row.id)
-  focusChosen()
+  void focusChosen()
 }
 
 /** Keys of the tree (WAI-ARIA Authoring Practices, tree view), and our own for shaping the plan. */
@@ -114,7 +120,7 @@ function withControl(key: string): boolean {
   const at = chosen.rows.findIndex((row) => row.id === chosen.id)
   if (key === 'ArrowDown' || key === 'ArrowUp') {
     chosen.lookAt(rowAt(at + (key === 'ArrowDown' ? 1 : -1)).id)
-    focusChosen()
+    void focusChosen()
   } else if (key === 'a') {
     const parent = openSite.site!.plan.parents.get(chosen.id)
     if (parent === undefined) return true
@@ -181,24 +187,24 @@ function plain(event: KeyboardEvent, at: number, row: OutlineRow): (() => void) 
 
 function extendTo(index: number): void {
   chosen.chooseTo(rowAt(index).id)
-  focusChosen()
+  void focusChosen()
 }
 
 function chooseParent(id: string): void {
   const parent = openSite.site!.plan.parents.get(id)
   if (parent === undefined) return
   chosen.choose(parent)
-  focusChosen()
+  void focusChosen()
 }
 
 function finishDraft(name: string): void {
   shaping.finish(name)
-  focusChosen()
+  void focusChosen()
 }
 
 function finishRename(name: string): void {
   shaping.rename(name)
-  focusChosen()
+  void focusChosen()
 }
 
 watch(
@@ -244,7 +250,7 @@ onMounted(() => {
       const last = landingOf(source.data, location.current.dropTargets[0])
       if (!last) return
       shaping.drop(last.ids, last.target, last.how)
-      focusChosen()
+      void focusChosen()
     },
   })
 })

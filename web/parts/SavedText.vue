@@ -61,6 +61,7 @@ const foreseen = computed(() => {
 
 function input(): void {
   clearTimeout(timer)
+  fault.value = undefined
   if (!foreseen.value) timer = setTimeout(saveNow, PAUSE_MS)
 }
 

@@ -52,7 +52,9 @@ const fill = computed(() => (props.isChosen ? '#FAEECB' : props.entry.inMenu ? C
         <path v-else-if="word === 'group'" d="M0 6H12" :stroke="COLOURS.slate" stroke-width="5" />
         <path v-else d="M2.5 10 9 3M4 3H9V8" :stroke="COLOURS.slate" />
       </g>
+      <!-- The whole name stands in the title of the box. -->
       <text
+        aria-hidden="true"
         x="28"
         y="17"
         font-family="Barlow, sans-serif"
@@ -62,7 +64,15 @@ const fill = computed(() => (props.isChosen ? '#FAEECB' : props.entry.inMenu ? C
       >
         {{ label }}
       </text>
-      <text x="28" y="31" font-family="Barlow, sans-serif" font-size="11.5" fill="#4F5E5D">{{ about }}</text>
+      <text
+        aria-hidden="true"
+        x="28"
+        y="31"
+        font-family="Barlow, sans-serif"
+        font-size="11.5"
+        fill="#4F5E5D"
+        >{{ about }}</text
+      >
     </template>
   </g>
 </template>

@@ -118,6 +118,13 @@ function bringIntoView(): void {
   if (dx !== 0 || dy !== 0) picture().call(zoom.translateBy, dx, dy)
 }
 
+/** What is told of an entry to those who do not see its box. */
+function nameOf(id: EntryId): string {
+  const entry = entryOf(plan.value, id)
+  const word = entry.kind === 'page' ? entry.state : entry.kind
+  return `${labelOf(entry)}, ${word}${entry.inMenu ? '' : ', not in menus'}`
+}
+
 function focusChosen(): void {
   void nextTick(() => canvas.value?.querySelector<SVGGElement>('[tabindex="0"]')?.focus())
 }
@@ -243,11 +250,6 @@ watch(direction, () => void nextTick(() => fit(READABLE)))
             :key="box.id"
             class="box"
             role="treeitem"
-            :aria-label="`${labelOf(entryOf(plan, box.id))}, ${
-              entryOf(plan, box.id).kind === 'page'
-                ? (entryOf(plan, box.id) as { state: string }).state
-                : entryOf(plan, box.id).kind
-            }${entryOf(plan, box.id).inMenu ? '' : ', not in menus'}`"
             :aria-level="box.depth + 1"
             :aria-selected="chosen.ids.has(box.id)"
             :aria-expanded="box.folded > 0 ? false : childrenOf(plan, box.id).length > 0 ? true : undefined"
@@ -255,6 +257,7 @@ watch(direction, () => void nextTick(() => fit(READABLE)))
             :data-entry="box.id"
             @click="choose(box.id, $event)"
           >
+            <title>{{ nameOf(box.id) }}</title>
             <StructureBox
               :box="box"
               :entry="entryOf(plan, box.id)"

@@ -1,0 +1,429 @@
+import { readFileSync } from 'node:fs'
+import type { Page } from '@playwright/test'
+import { addressesOf } from '@viatica/core/address/addresses.ts'
+import { labelOf, type PageEntry } from '@viatica/core/plan/entry.ts'
+import { childrenOf, walk } from '@viatica/core/plan/plan.ts'
+import type { Site } from '@viatica/core/plan/site.ts'
+import { fromSiteData, type SiteData } from '@viatica/core/plan/siteData.ts'
+import { choose, expect, openDemo, reveal, row, rowNamed, saved, type Served, test } from './viatica.ts'
+
+async function siteNow(page: Page, served: Served): Promise<Site> {
+  const id = /sites\/(\w+)/.exec(page.url())![1]!
+  const { site } = (await (await fetch(`${served.url}/api/sites/${id}`)).json()) as { site: SiteData }
+  return fromSiteData(site)
+}
+
+/** The plan as indented labels. */
+const shape = ({ plan }: Site) =>
+  [...walk(plan)].map(({ entry, depth }) => '  '.repeat(depth) + labelOf(entry))
+
+/** Forty lines on three levels, two of them doubtful. */
+const LIST = [
+  'Visit us',
+  ...['Getting here', 'Opening times', 'Prices', 'Groups', 'Access'].map((line) => `  ${line}`),
+  'Exhibitions',
+  ...[1, 2, 3, 4, 5].flatMap((n) => [`  Room ${n}`, `    What is in room ${n}`]),
+  'Collection',
+  '  Looms',
+  '    Hand looms',
+  '    Power looms',
+  '  Dyes',
+  '        Madder',
+  '    Indigo',
+  '    Woad',
+  'Learning',
+  '  Schools',
+  '  Prices',
+  '  Courses',
+  '    Spinning',
+  '    Weaving',
+  'About',
+  '  People',
+  '  History',
+  '  Jobs',
+  '  Press',
+  'Tickets',
+  'Newsletter',
+  'Shop',
+  'Contact',
+]
+
+test('by keyboard alone: a site from a pasted list, doubts corrected, a section moved, five pages planned', async ({
+  page,
+  served,
+  watched,
+}) => {
+  expect(LIST).toHaveLength(40)
+  await page.goto(served.url)
+  await page.getByRole('link', { name: /Wetherlock/ }).waitFor()
+
+  // From the top of the page: the site, its removal, then the name of the new one.
+  const name = page.getByLabel('Its name')
+  for (let n = 0; n < 10 && !(await name.evaluate((one) => one === document.activeElement)); n++)
+    await page.keyboard.press('Tab')
+  await page.keyboard.type('Mill Museum')
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('ArrowDown')
+  await expect(page.getByRole('radio', { name: 'A pasted list' })).toBeChecked()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('dialog', { name: 'The pages of Mill Museum' })).toBeVisible()
+  await page.keyboard.insertText(LIST.join('\n'))
+  await expect(page.getByText('40 entries, 2 lines with doubts')).toBeVisible()
+
+  // To the next doubt and back into the text, twice: a line that jumped, and a title that stands twice.
+  const toNextDoubt = async () => {
+    await page.keyboard.press('Tab')
+    await expect(page.getByRole('button', { name: 'Next doubt' })).toBeFocused()
+    await page.keyboard.press('Enter')
+  }
+  await page.keyboard.press('Control+Home')
+  await toNextDoubt()
+  await page.keyboard.press('Alt+ArrowLeft')
+  await page.keyboard.press('Alt+ArrowLeft')
+  await expect(page.getByText('40 entries, 1 line with a doubt')).toBeVisible()
+  await toNextDoubt()
+  await page.keyboard.insertText('  Prices for schools')
+  await expect(page.getByText('40 entries, no doubts')).toBeVisible()
+  for (let n = 0; n < 4; n++) {
+    await page.keyboard.press('Tab')
+    const start = page.getByRole('button', { name: 'Start with 40 pages' })
+    if (await start.evaluate((one) => one === document.activeElement)) break
+  }
+  await page.keyboard.press('Enter')
+
+  // In the outline: the search goes to a section, which is moved up twice and under the one before it.
+  await expect(page.getByRole('tree', { name: 'Plan' })).toBeVisible()
+  await page.keyboard.press('/')
+  await page.keyboard.type('collection')
+  await expect(page.getByRole('option', { name: /Collection/ })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(rowNamed(page, 'Collection')).toBeFocused()
+  await page.keyboard.press('Alt+ArrowUp')
+  await expect(rowNamed(page, 'Collection')).toHaveAttribute('aria-posinset', '2')
+  await expect(rowNamed(page, 'Collection')).toBeFocused()
+
+  // Five at once are planned: a range of four, and one more.
+  await page.keyboard.press('ArrowUp')
+  await expect(rowNamed(page, 'Access')).toBeFocused()
+  for (let n = 0; n < 3; n++) await page.keyboard.press('Shift+ArrowUp')
+  await expect(page.getByText('4 entries chosen')).toBeVisible()
+  await page.keyboard.press('Control+ArrowUp')
+  await page.keyboard.press(' ')
+  await expect(page.getByText('5 entries chosen')).toBeVisible()
+  await page.keyboard.press('1')
+  await expect(page.getByRole('contentinfo')).toContainText('5 pages are now planned')
+
+  // A new page takes the focus, the next follows with one key.
+  await page.keyboard.press('End')
+  await expect(rowNamed(page, 'Contact')).toBeFocused()
+  for (const title of ['Terms', 'Privacy']) {
+    await page.keyboard.press('Enter')
+    await page.keyboard.type(title)
+    await page.keyboard.press('Enter')
+    await expect(rowNamed(page, title)).toBeFocused()
+  }
+  await saved(page)
+
+  const site = await siteNow(page, served)
+  const lines = LIST.map((line) => `  ${line}`)
+  lines[lines.indexOf('          Madder')] = '      Madder'
+  lines[lines.lastIndexOf('    Prices')] = '    Prices for schools'
+  const [collection, exhibitions] = [lines.indexOf('  Collection'), lines.indexOf('  Exhibitions')]
+  const moved = lines.splice(collection, lines.indexOf('  Learning') - collection)
+  lines.splice(exhibitions, 0, ...moved)
+  expect(shape(site)).toEqual(['Home', ...lines, '  Terms', '  Privacy'])
+  const states = [...site.plan.entries.values()].map((entry) => (entry as PageEntry).state)
+  expect(states.filter((state) => state === 'planned')).toHaveLength(5)
+  const paths = [...addressesOf(site).paths.values()]
+  expect(paths).toEqual(
+    expect.arrayContaining(['what-is-in-room-3.html', 'prices-for-schools.html', 'madder.html']),
+  )
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
+test('by mouse: three chosen pages are dragged, and their addresses are seen before they are let go', async ({
+  page,
+  served,
+}) => {
+  await openDemo(page, served)
+  await row(page, 'getting-here').click()
+  await row(page, 'opening-times').click({ modifiers: ['Control'] })
+  await row(page, 'tea-room').click({ modifiers: ['Control'] })
+  await expect(page.getByText('3 entries chosen')).toBeVisible()
+
+  const middle = async (id: string) => {
+    const { x, y, width, height } = (await row(page, id).boundingBox())!
+    return { x: x + width / 2, y: y + height / 2 }
+  }
+  const [from, to] = [await middle('opening-times'), await middle('licences')]
+  await page.mouse.move(from.x, from.y)
+  await page.mouse.down()
+  await page.mouse.move(from.x + 6, from.y + 3, { steps: 3 })
+  await page.mouse.move(to.x, to.y, { steps: 6 })
+  const note = page.getByRole('status').filter({ hasText: 'moved under “Licences”' })
+  // A drag says where it is as long as it moves.
+  await expect(async () => {
+    await page.mouse.move(to.x + 1, to.y)
+    await page.mouse.move(to.x, to.y)
+    await expect(note).toBeVisible({ timeout: 300 })
+  }).toPass()
+  const promised = await note.getByRole('listitem').allInnerTexts()
+  expect(promised.map((line) => line.split('\n').at(-1))).toEqual([
+    'boating/licences/getting-here.html',
+    'boating/licences/opening-times.html',
+    'boating/licences/tea-room.html',
+  ])
+  const before = await siteNow(page, served)
+  expect(addressesOf(before).paths.get('tea-room')).toBe('visit/tea-room.html')
+  await page.mouse.up()
+  await expect(page.getByRole('contentinfo')).toContainText('3 entries moved under “Licences”: 3 addresses')
+  await saved(page)
+  const { paths } = addressesOf(await siteNow(page, served))
+  for (const id of ['getting-here', 'opening-times', 'tea-room'])
+    expect(paths.get(id)).toBe(`boating/licences/${id}.html`)
+})
+
+test('the ripple is told after a change, in full on request, and taken back with one key', async ({
+  page,
+  served,
+}) => {
+  await openDemo(page, served)
+  await choose(page, 'tanyard')
+  await page.keyboard.press('F2')
+  await page.getByLabel('New name').fill('Tanyard Locks')
+  // Before it is taken: where the page will stand, and what that touches.
+  await expect(page.getByText('boating/lock-guide/tanyard-locks.html')).toBeVisible()
+  await expect(page.locator('.foresight')).toContainText('6 links in text')
+  await page.keyboard.press('Enter')
+  const foot = page.getByRole('contentinfo')
+  await expect(foot).toContainText('“Tanyard Staircase” renamed “Tanyard Locks”: 1 address')
+  await foot.getByRole('button', { name: 'Show' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByRole('button', { name: /Tanyard Locks/ }).click()
+  await expect(dialog.locator('del').first()).toHaveText('boating/lock-guide/tanyard-staircase.html')
+  await expect(dialog.locator('ins').first()).toHaveText('boating/lock-guide/tanyard-locks.html')
+  await expect(dialog.getByRole('heading', { name: 'breadcrumb' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await foot.getByRole('button', { name: 'Undo' }).click()
+  await expect(foot).toContainText('Taken back: “Tanyard Staircase” renamed “Tanyard Locks”: 1 address')
+})
+
+test('the history goes back to any point as a new change', async ({ page, served }) => {
+  await openDemo(page, served)
+  for (const [id, name] of [
+    ['visit', 'See us'],
+    ['boating', 'Afloat'],
+  ] as const) {
+    await choose(page, id)
+    await page.keyboard.press('F2')
+    await page.getByLabel('New name').fill(name)
+    await page.keyboard.press('Enter')
+  }
+  await choose(page, 'access')
+  await page.keyboard.press('Delete')
+  await page.getByRole('dialog').getByRole('button', { name: 'Remove' }).click()
+  await saved(page)
+  await page.getByRole('link', { name: 'History' }).click()
+  await expect(page.getByText('“Access for all” removed', { exact: true })).toBeVisible()
+  await page.getByRole('button', { name: /Go back to: “Visit” renamed/ }).click()
+  await expect(page.getByRole('dialog')).toContainText('1 page more')
+  await page.getByRole('button', { name: 'Go back', exact: true }).click()
+  await expect(page.getByText(/^Gone back to/).last()).toBeVisible()
+  await saved(page)
+  const { plan } = await siteNow(page, served)
+  expect((plan.entries.get('visit') as PageEntry).title).toBe('See us')
+  expect((plan.entries.get('boating') as PageEntry).title).not.toBe('Afloat')
+  expect(childrenOf(plan, 'visit')).toContain('access')
+})
+
+test('a page is copied under a title of its own, here and into another site', async ({ page, served }) => {
+  await fetch(`${served.url}/api/sites`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: '{"name":"Sister trust"}',
+  })
+  await openDemo(page, served)
+  await choose(page, 'lock-guide')
+  await page.keyboard.press('c')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('Give the copy a title of its own')
+  await page.getByLabel('Title of the copy').fill('Mill Lock')
+  await expect(page.getByText('has “Mill Lock” already')).toBeVisible()
+  await page.getByLabel('Title of the copy').fill('Bridge guide')
+  await page.getByRole('checkbox', { name: 'with what is under it (4)' }).uncheck()
+  await page.keyboard.press('Enter')
+  await expect(rowNamed(page, 'Bridge guide')).toHaveAttribute('aria-level', '3')
+
+  await choose(page, 'lock-guide')
+  await page.keyboard.press('c')
+  await page.getByLabel('Title of the copy').fill('Locks')
+  await page.getByLabel('Into').selectOption('Sister trust')
+  await page.getByRole('button', { name: 'Copy', exact: true }).click()
+  await expect(page.getByRole('alert')).toContainText('“Locks” was copied into Sister trust')
+  await page.getByRole('link', { name: /all sites/ }).click()
+  await page.getByRole('link', { name: /Sister trust/ }).click()
+  await expect(rowNamed(page, 'Tanyard Staircase')).toHaveAttribute('aria-level', '3')
+})
+
+test('the inventory sorts, filters, is edited in place, and goes through a spreadsheet and back', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await openDemo(page, served)
+  await page.getByRole('link', { name: 'Inventory' }).click()
+  const grid = page.getByRole('grid', { name: 'Inventory' })
+  await page.getByLabel('Only with state').selectOption('draft')
+  await expect(page.getByText('5 of 41 pages')).toBeVisible()
+  await page.getByLabel('Only with words').fill('>150')
+  await expect(page.getByText('2 of 41 pages')).toBeVisible()
+  await page.getByRole('button', { name: 'Show all' }).click()
+  await grid.getByRole('button', { name: 'words' }).click()
+  await expect(grid.getByRole('columnheader', { name: 'words' })).toHaveAttribute('aria-sort', 'ascending')
+
+  // By keyboard: to a cell, into it, a bad value that is refused, a good one that is kept.
+  await page.getByRole('button', { name: 'In plan order' }).click()
+  await grid.getByRole('gridcell', { name: 'Opening times', exact: true }).click()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('Enter')
+  await page.keyboard.type('a/b')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('A file name cannot contain "/"')
+  await page.keyboard.press('Control+a')
+  await page.keyboard.type('hours')
+  await page.keyboard.press('Enter')
+  await expect(grid.getByText('visit/hours.html')).toBeVisible()
+  await expect(row(page, 'opening-times')).toHaveAttribute('aria-selected', 'true')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press(' ')
+  await expect(row(page, 'opening-times').getByLabel('not in menus')).toBeVisible()
+  await saved(page)
+
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'CSV', exact: true }).click()
+  const download = await downloading
+  expect(download.suggestedFilename()).toBe('wetherlock-canal-trust-inventory.csv')
+  const text = readFileSync(await download.path(), 'utf8')
+  const chooser = page.getByLabel('Changed inventory')
+  const csv = (content: string) => ({ name: 'i.csv', mimeType: 'text/csv', buffer: Buffer.from(content) })
+  await chooser.setInputFiles(
+    csv(text.replace('Mill Lock', 'Mill Lock, deep').replace(',parent,', ',mother,')),
+  )
+  await expect(page.getByRole('alert')).toContainText('“mother” is not a column of the inventory')
+  await page.getByRole('button', { name: 'Close' }).click()
+  await chooser.setInputFiles(
+    csv(text.replace('page,lock-guide,Mill Lock', 'page,lock-guide,"Mill Lock, deep"')),
+  )
+  const dialog = page.getByRole('dialog', { name: 'What the inventory changes' })
+  await expect(dialog).toContainText('1 cell differs')
+  await expect(dialog.locator('ins')).toHaveText('Mill Lock, deep')
+  await dialog.getByRole('button', { name: 'Take all' }).click()
+  await expect(page.getByRole('contentinfo')).toContainText('Inventory read back: 1 entry changed')
+  await saved(page)
+  expect(((await siteNow(page, served)).plan.entries.get('mill-lock') as PageEntry).title).toBe(
+    'Mill Lock, deep',
+  )
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
+test('the structure is walked by keyboard, folded, saved as SVG and printed in tiles', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await openDemo(page, served)
+  await choose(page, 'visit')
+  await page.getByRole('link', { name: 'Structure' }).click()
+  const tree = page.getByRole('tree', { name: 'Structure' })
+  const box = (name: string) => tree.getByRole('treeitem', { name })
+  await box('Visit, ready').focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(box('Getting here, ready')).toBeFocused()
+  await page.keyboard.press('ArrowDown')
+  await expect(box('Opening times, ready')).toBeFocused()
+  await expect(row(page, 'opening-times')).toHaveAttribute('aria-selected', 'true')
+  await page.keyboard.press('ArrowLeft')
+  await page.keyboard.press(' ')
+  await expect(box('Visit, ready')).toHaveAttribute('aria-expanded', 'false')
+  await expect(row(page, 'visit')).toHaveAttribute('aria-expanded', 'false')
+  await page.keyboard.press(' ')
+  await page.keyboard.press('0')
+
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'SVG' }).click()
+  const svg = readFileSync(await (await downloading).path(), 'utf8')
+  const parsed = await page.evaluate((text) => {
+    const root = new DOMParser().parseFromString(text, 'image/svg+xml').documentElement
+    return { name: root.nodeName, boxes: root.querySelectorAll('path[stroke-width="1.4"]').length }
+  }, svg)
+  const { plan } = await siteNow(page, served)
+  expect(parsed).toEqual({ name: 'svg', boxes: plan.entries.size })
+
+  // Printing would show a dialog of the system: what it would put on paper is counted instead.
+  await page.evaluate(() => {
+    window.print = () => void (document.title = `${document.querySelectorAll('.sheets svg').length} sheets`)
+  })
+  await page.getByRole('button', { name: 'Print', exact: true }).click()
+  await page.getByText('in tiles, full size').click()
+  const sheets = /\d+ sheets/.exec(await page.getByRole('dialog').innerText())![0]
+  expect(parseInt(sheets)).toBeGreaterThan(1)
+  await page.getByRole('button', { name: 'Print …' }).click()
+  await expect(page).toHaveTitle(sheets)
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
+test('what a file name cannot be is refused with the reason', async ({ page, served }) => {
+  await openDemo(page, served)
+  await choose(page, 'access')
+  const field = page.getByRole('complementary').getByLabel('File name')
+  for (const [name, reason] of [
+    ['a/b', 'cannot contain "/"'],
+    ['..', 'neither start nor end with a dot'],
+    ['a:b', 'cannot contain ":"'],
+    ['access.', 'neither start nor end with a dot'],
+    ['x'.repeat(300), 'at most'],
+  ] as const) {
+    await field.fill(name)
+    await field.press('Enter')
+    await expect(page.getByRole('complementary').getByRole('alert')).toContainText(reason)
+  }
+  await field.fill('Für alle')
+  await expect(page.getByText('will be saved as fur-alle')).toBeVisible()
+  await field.press('Enter')
+  await expect(page.getByText('visit/fur-alle.html').first()).toBeVisible()
+})
+
+test('addresses are pinned, and what moves afterwards leaves a redirect', async ({ page, served }) => {
+  const id = await openDemo(page, served)
+  await page.getByRole('link', { name: 'Addresses' }).click()
+  await page.getByText('Pins and redirects').click()
+  await page.getByRole('button', { name: 'Pin all' }).click()
+  await expect(row(page, 'visit').getByLabel('pinned address')).toBeVisible()
+  await page.getByText('How files are named').click()
+  await page.getByLabel('Extension').selectOption('.htm')
+  await expect(page.getByText('41 of 41 addresses change')).toBeVisible()
+  await expect(page.getByText('37 of them are pinned')).toBeVisible()
+  await page.getByRole('button', { name: 'Take these settings' }).click()
+  await page.getByText('Pins and redirects (37)').click()
+  await expect(page.getByRole('cell', { name: 'boating/licences.html', exact: true })).toBeVisible()
+
+  // A redirect of the author's own, which may not lead back to itself.
+  await page.getByLabel('From (a path of the site)').fill('visit.htm')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(page.getByRole('alert')).toContainText('A page stands at visit.htm')
+  await page.getByLabel('From (a path of the site)').fill('afloat.html')
+  await page.getByRole('button', { name: 'Add', exact: true }).click()
+  await expect(page.getByText('Pins and redirects (38)')).toBeVisible()
+  await page.getByRole('button', { name: 'Remove the redirect from about.html' }).click()
+  await expect(page.getByText('Pins and redirects (37)')).toBeVisible()
+  await saved(page)
+
+  const archive = await fetch(`${served.url}/api/sites/${id}/site.json`)
+  expect(await archive.text()).toContain('"from": "afloat.html"')
+  await (await reveal(page, 'privacy')).click()
+  await page.getByRole('link', { name: 'Page', exact: true }).click()
+  await page.getByRole('button', { name: 'Release' }).click()
+  await expect(page.getByText('Address not pinned')).toBeVisible()
+})
