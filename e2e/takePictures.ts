@@ -19,11 +19,43 @@ await page.getByRole('link', { name: /Wetherlock/ }).click()
 const id = /sites\/(\w+)/.exec(page.url())![1]
 await page.locator('[data-entry=tanyard]').click()
 await picture('plan')
-await page.locator('[data-entry=mill-lock]').click()
-await page.keyboard.press('Enter')
-await page.keyboard.type('Summit Stop Lock, old chamber')
+for (const view of ['Structure', 'Inventory', 'Figures']) {
+  await page.getByRole('link', { name: view, exact: true }).click()
+  await page.mouse.move(640, 790)
+  await picture(view.toLowerCase())
+}
+await page.getByRole('link', { name: 'Addresses', exact: true }).click()
+await page.getByLabel('Files stand').selectOption('folders')
+await picture('addresses')
+await page.getByRole('link', { name: 'Page', exact: true }).click()
+
+await page.locator('[data-entry=tanyard]').click()
+await page.keyboard.press('F2')
+await page.keyboard.type('Tanyard Locks')
 await picture('naming')
+await page.keyboard.press('Enter')
+await page.locator('footer').getByRole('button', { name: 'Show' }).click()
+await page
+  .getByRole('dialog')
+  .getByRole('button', { name: /Tanyard Locks/ })
+  .click()
+await picture('ripple')
 await page.keyboard.press('Escape')
+
+await page.locator('[data-entry=boating]').click()
+await page.getByRole('button', { name: 'list', exact: true }).click()
+await page.keyboard.insertText(
+  'Hire\n  Day boats\n  Camping boats\n      Provisions\n  Day boats\nWinter moorings\n- Slipway\n- Dry dock',
+)
+await picture('list')
+await page.getByRole('button', { name: 'Leave it' }).click()
+
+await page.keyboard.press('Alt+ArrowDown')
+await page.locator('[data-entry=moorings]').click()
+await page.keyboard.press('3')
+await page.getByRole('link', { name: 'History', exact: true }).click()
+await picture('history')
+await page.getByRole('link', { name: 'Page', exact: true }).click()
 await page.getByRole('link', { name: 'Surround' }).click()
 await picture('surround')
 

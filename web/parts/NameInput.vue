@@ -39,7 +39,7 @@ onMounted(() => {
   <div
     class="name"
     role="treeitem"
-    :aria-label="label"
+    aria-label="Being named"
     :aria-level="level"
     :style="{ paddingLeft: `${level * 20 + 8}px` }"
   >

@@ -79,6 +79,8 @@ const FRAMES_TO_DRAW = 6
 async function focusChosen(): Promise<void> {
   for (let frame = 0; frame < FRAMES_TO_DRAW; frame++) {
     await nextTick()
+    // A name that is being typed keeps the focus.
+    if (chosen.draft || chosen.renaming) return
     show(chosenAt.value)
     const row = tree.value?.querySelector<HTMLElement>('[role=treeitem][tabindex="0"]')
     if (row) return row.focus()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { IconAlertTriangle } from '@tabler/icons-vue'
 import type { ListLine } from '@viatica/core/formats/list.ts'
-import { computed, nextTick, onMounted, ref, useId } from 'vue'
+import { computed, nextTick, ref, useId } from 'vue'
 import VirtualRows from '../VirtualRows.vue'
 
 /** A pasted list beside the entries and addresses that it would make, with the doubts of each line. */
@@ -59,8 +59,6 @@ function press(event: KeyboardEvent): void {
   text.value = text.value.slice(0, from) + moved + text.value.slice(to)
   void nextTick(() => editor.value!.setSelectionRange(from, from + moved.length))
 }
-
-onMounted(() => editor.value!.focus())
 </script>
 
 <template>
@@ -73,6 +71,7 @@ onMounted(() => editor.value!.focus())
         :id="id"
         ref="editor"
         v-model="text"
+        autofocus
         spellcheck="false"
         placeholder="Visit&#10;  Getting here&#10;  Opening times&#10;Walks&#10;&#10;Bullets, numbers, headings and rows of a spreadsheet will do as well."
         @keydown="press"

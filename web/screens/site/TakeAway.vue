@@ -1,7 +1,8 @@
 <script setup lang="ts">
+import { pinPages, unpinnedPages } from '@viatica/core/address/pins.ts'
 import { IconChevronDown } from '@tabler/icons-vue'
-import { Dropdown, Menu, MenuItem } from 'ant-design-vue'
-import { computed } from 'vue'
+import { Button, Dropdown, Menu, MenuItem } from 'ant-design-vue'
+import { computed, ref } from 'vue'
 import { sitesApi } from '../../api/sites.ts'
 import { landmarkOf } from '../../parts/landmark.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
@@ -13,6 +14,24 @@ const files = computed(() => [
   { key: 'site', words: 'A site file to open again (JSON)', url: sitesApi.siteFileUrl(openSite.id) },
   { key: 'outline', words: 'The plan as an outline (OPML)', url: sitesApi.outlineUrl(openSite.id) },
 ])
+
+/** The pages whose addresses a published site would give out, and nothing holds yet; counted when it is taken away. */
+const unpinned = ref(0)
+
+function offerToPin(): void {
+  unpinned.value = unpinnedPages(openSite.site!).length
+}
+
+function pinAll(): void {
+  const change = pinPages(openSite.site!, unpinnedPages(openSite.site!))
+  unpinned.value = 0
+  if (change) openSite.makeOrTell(change)
+}
+
+function takeSite(event: Event): void {
+  void holdBack(event)
+  offerToPin()
+}
 
 /** What is taken away is what the server has: edits on their way must arrive first. */
 async function holdBack(event: Event): Promise<void> {
@@ -26,9 +45,9 @@ async function holdBack(event: Event): Promise<void> {
 
 <template>
   <div class="take-away">
-    <a class="main" :href="files[0]!.url" download @click="holdBack">Take away</a>
+    <a class="main" :href="files[0]!.url" download @click="takeSite">Take away</a>
     <Dropdown :trigger="['click']" placement="bottomRight" :get-popup-container="landmarkOf">
-      <button type="button" aria-label="Take away as …" aria-haspopup="menu">
+      <button type="button" class="more" aria-label="Take away as …" aria-haspopup="menu">
         <IconChevronDown :size="16" aria-hidden="true" />
       </button>
       <template #overlay>
@@ -39,10 +58,39 @@ async function holdBack(event: Event): Promise<void> {
         </Menu>
       </template>
     </Dropdown>
+    <div v-if="unpinned > 0" class="offer" role="status">
+      <p>
+        If you publish this, pin {{ unpinned === 1 ? 'its 1 address' : `its ${unpinned} addresses` }}: then a
+        new title breaks no link from elsewhere, and a page that moves leaves a redirect.
+      </p>
+      <Button type="primary" @click="pinAll">Pin them</Button>
+      <Button @click="unpinned = 0">Not now</Button>
+    </div>
   </div>
 </template>
 
 <style scoped>
+.offer {
+  position: absolute;
+  top: 62px;
+  right: 12px;
+  z-index: 6;
+  width: 330px;
+  padding: 12px 16px;
+  color: var(--ink);
+  background: var(--card);
+  border: 2px solid var(--pine);
+  border-radius: 3px;
+}
+
+.offer p {
+  margin: 0 0 10px;
+}
+
+.offer .ant-btn {
+  margin-right: 8px;
+}
+
 .take-away {
   display: flex;
   margin-left: 4px;
@@ -58,7 +106,7 @@ async function holdBack(event: Event): Promise<void> {
   white-space: nowrap;
 }
 
-button {
+.more {
   display: grid;
   place-items: center;
   padding: 0 5px;
@@ -70,7 +118,7 @@ button {
 }
 
 .main:hover,
-button:hover {
+.more:hover {
   background: rgb(255 255 255 / 18%);
 }
 </style>

@@ -22,8 +22,22 @@ function setOrTell(field: SettingName, value: unknown): void {
   <div>
     <h2>Header</h2>
     <SavedText label="Site name" :value="settings.name" :save="setter('name')" />
+    <SavedText label="Language" code :value="settings.language" :save="setter('language')">
+      <template #hint>a tag such as en-GB or de; it stands in the head of every page</template>
+    </SavedText>
     <SavedText label="Tagline" :value="settings.tagline" :save="setter('tagline')" />
     <PictureField label="Logo" :value="settings.logo" :change="(value) => change('logo', value)" />
+
+    <h2>Titles</h2>
+    <SavedText label="Of a page" code :value="settings.titlePattern" :save="setter('titlePattern')">
+      <template #hint>{title}, {site} and {tagline} stand for what they say</template>
+    </SavedText>
+    <SavedText
+      label="Of the home page"
+      code
+      :value="settings.homeTitlePattern"
+      :save="setter('homeTitlePattern')"
+    />
 
     <h2>Menu</h2>
     <fieldset class="field plain">
