@@ -21,6 +21,8 @@ const AROUND = 40
 
 /** Without regard to case and accents. Every character stays one character, so that places stay the same. */
 function folded(text: string): string {
+  // eslint-disable-next-line no-control-regex -- the whole of ASCII
+  if (/^[\x00-\x7f]*$/.test(text)) return text.toLowerCase()
   return [...text]
     .map((character) => {
       const plain = character.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase()

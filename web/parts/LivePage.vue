@@ -3,7 +3,7 @@ import { addressesOf, pageAtPath } from '@viatica/core/address/addresses.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { sitesApi } from '../api/sites.ts'
 import { useChosen } from '../stores/chosen.ts'
 import { useOpenSite } from '../stores/openSite.ts'
@@ -14,11 +14,25 @@ const props = defineProps<{
   width: number
 }>()
 
+/** Later than the frame in which an edit is painted, and sooner than the eye gets there. */
+const FOLLOW_MS = 60
+
 const openSite = useOpenSite()
 const chosen = useChosen()
 const space = ref<HTMLElement>()
 const frame = ref<HTMLIFrameElement>()
 const room = ref({ width: 0, height: 0 })
+
+/** The site as it is shown: the page follows an edit when the outline and the fields have. */
+const shown = shallowRef(openSite.site!)
+let waiting: ReturnType<typeof setTimeout> | undefined
+watch(
+  () => openSite.site,
+  (site) => {
+    clearTimeout(waiting)
+    if (site) waiting = setTimeout(() => (shown.value = site), FOLLOW_MS)
+  },
+)
 
 const name = computed(() => {
   const entry = entryOf(openSite.site!.plan, props.page)
@@ -30,8 +44,9 @@ const name = computed(() => {
  * links and pictures work, and the script that says which link was followed.
  */
 const html = computed(() => {
-  const site = openSite.site!
-  const path = addressesOf(site).paths.get(props.page)!
+  const site = shown.value
+  const path = addressesOf(site).paths.get(props.page)
+  if (path === undefined) return ''
   const base = new URL(sitesApi.previewUrl(openSite.id, path), location.href).href
   return createRenderer(site)
     .page(props.page)
@@ -73,6 +88,7 @@ onMounted(() => {
 onBeforeUnmount(() => {
   window.removeEventListener('message', hear)
   observer?.disconnect()
+  clearTimeout(waiting)
 })
 </script>
 

@@ -20,14 +20,22 @@ const found = shallowRef<readonly Found[]>()
 const active = ref(0)
 const isOpen = computed(() => words.value.trim() !== '' && found.value !== undefined)
 
-watch(words, async (typed) => {
-  if (typed.trim() === '') return void (found.value = undefined)
-  const results = await siteWork.search(typed)
-  // An answer may come when more has been typed.
-  if (typed !== words.value) return
-  found.value = results
-  active.value = 0
-})
+/** One search at a time: what was typed meanwhile is looked for when the answer has come. */
+let isSearching = false
+
+async function look(): Promise<void> {
+  if (isSearching) return
+  isSearching = true
+  for (let typed: string | undefined; typed !== words.value;) {
+    typed = words.value
+    const results = typed.trim() === '' ? undefined : await siteWork.search(typed)
+    if (typed !== words.value) continue
+    found.value = results
+    active.value = 0
+  }
+  isSearching = false
+}
+watch(words, look)
 
 const entryAt = (entry: string) => entryOf(openSite.site!.plan, entry)
 const isThere = (entry: string) => openSite.site!.plan.entries.has(entry)

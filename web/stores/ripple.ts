@@ -1,7 +1,8 @@
+import { movesAddresses } from '@viatica/core/address/moves.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import type { Ripple } from '@viatica/core/ripple/ripple.ts'
-import { movements, rippleWords } from '@viatica/core/ripple/words.ts'
+import { rippleWords } from '@viatica/core/ripple/words.ts'
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import type { Foreseen } from '../workers/siteWorker.ts'
@@ -60,11 +61,10 @@ export const useRipple = defineStore('ripple', () => {
   }
 
   /** Asks before a change that moves addresses; one that moves none needs no yes. */
-  async function askIfItMoves(title: string, change: Change): Promise<boolean> {
-    if (movesUnasked.value) return true
+  async function askIfItMoves(title: string, site: Site, change: Change): Promise<boolean> {
+    if (movesUnasked.value || !movesAddresses(site, change)) return true
     const foreseen = await siteWork.foresee(change)
-    if (typeof foreseen === 'string' || movements(foreseen.ripple).moved.length === 0) return true
-    return ask(title, 'Move', foreseen)
+    return typeof foreseen === 'string' || ask(title, 'Move', foreseen)
   }
 
   return { last, words, question, movesUnasked, reset, follow, ask, askIfItMoves }

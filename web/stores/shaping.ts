@@ -60,11 +60,8 @@ export const useShaping = defineStore('shaping', () => {
   async function makeMove(change: Change | undefined, isAsked: boolean): Promise<boolean> {
     if (!change) return false
     const { id, ids } = chosen
-    if (
-      isAsked &&
-      !(await ripple.askIfItMoves(`${changeWords(openSite.site!, change)}: this moves addresses`, change))
-    )
-      return false
+    const title = `${changeWords(openSite.site!, change)}: this moves addresses`
+    if (isAsked && !(await ripple.askIfItMoves(title, openSite.site!, change))) return false
     if (!openSite.makeOrTell(change)) return false
     chosen.choose(id)
     if (ids.size > 1) chosen.chooseAll(ids, id)

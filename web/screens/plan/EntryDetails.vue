@@ -3,10 +3,9 @@ import { addressesOf, wishedName } from '@viatica/core/address/addresses.ts'
 import { breadcrumbOf } from '@viatica/core/navigate/breadcrumb.ts'
 import { neighboursIn, readingOrder } from '@viatica/core/navigate/readingOrder.ts'
 import { documentTitle } from '@viatica/core/navigate/title.ts'
+import { movesAddresses } from '@viatica/core/address/moves.ts'
 import { isPinnedHere, pinPages } from '@viatica/core/address/pins.ts'
-import { applyChange } from '@viatica/core/plan/change/apply.ts'
 import { type Change, changeSchema, type SetEntry } from '@viatica/core/plan/change/change.ts'
-import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import { type EntryField, type EntryId, labelOf, type PageState, STATES } from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import { soundFileName } from '@viatica/core/standard/fileName.ts'
@@ -61,13 +60,7 @@ function foresee(field: 'title' | 'label' | 'fileName') {
   return (value: string): Change | undefined => {
     const change = { kind: 'setEntry', entry: entryId, field, value } as SetEntry
     if (!v.safeParse(changeSchema, change).success) return undefined
-    try {
-      const after = addressesOf(applyChange(site.value, change).site).paths
-      return [...addresses.value.paths].some(([id, path]) => after.get(id) !== path) ? change : undefined
-    } catch (error) {
-      if (error instanceof ChangeRefused) return undefined
-      throw error
-    }
+    return movesAddresses(site.value, change) ? change : undefined
   }
 }
 
