@@ -208,6 +208,27 @@ test('the ripple is told after a change, in full on request, and taken back with
   await expect(foot).toContainText('Taken back: “Tanyard Staircase” renamed “Tanyard Locks”: 1 address')
 })
 
+test('a list in the clipboard is pasted into the outline as one change', async ({
+  page,
+  served,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write'])
+  await openDemo(page, served)
+  await choose(page, 'boating')
+  await page.evaluate(() => navigator.clipboard.writeText('- Hire\n  - Day boats\n- Slipway'))
+  await page.keyboard.press('Control+v')
+  const dialog = page.getByRole('dialog', { name: 'Add pages from a list' })
+  await expect(dialog.getByText('boating/hire/day-boats.html')).toBeVisible()
+  await dialog.getByRole('radio', { name: 'beside it' }).check()
+  await expect(dialog.getByText('hire/day-boats.html', { exact: true })).toBeVisible()
+  await dialog.getByRole('button', { name: 'Add 3 entries' }).click()
+  await expect(rowNamed(page, 'Day boats')).toHaveAttribute('aria-level', '3')
+  await page.keyboard.press('Control+z')
+  await expect(rowNamed(page, 'Day boats')).toHaveCount(0)
+  await expect(rowNamed(page, 'Slipway')).toHaveCount(0)
+})
+
 test('the history goes back to any point as a new change', async ({ page, served }) => {
   await openDemo(page, served)
   for (const [id, name] of [
@@ -397,6 +418,11 @@ test('what a file name cannot be is refused with the reason', async ({ page, ser
 
 test('addresses are pinned, and what moves afterwards leaves a redirect', async ({ page, served }) => {
   const id = await openDemo(page, served)
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Take away' }).click()
+  await downloading
+  await expect(page.getByText('pin its 37 addresses')).toBeVisible()
+  await page.getByRole('button', { name: 'Not now' }).click()
   await page.getByRole('link', { name: 'Addresses' }).click()
   await page.getByText('Pins and redirects').click()
   await page.getByRole('button', { name: 'Pin all' }).click()

@@ -84,6 +84,7 @@ function press(event: KeyboardEvent): void {
     <input
       :id="id"
       type="text"
+      class="search-input"
       role="combobox"
       autocomplete="off"
       aria-autocomplete="list"
@@ -97,7 +98,7 @@ function press(event: KeyboardEvent): void {
       @keydown="press"
       @blur="typed = undefined"
     />
-    <ul v-if="typed !== undefined" :id="`${id}-list`" role="listbox" :aria-label="label">
+    <ul v-if="typed !== undefined" :id="`${id}-list`" class="options" role="listbox" :aria-label="label">
       <li
         v-for="(entry, at) in options"
         :id="`${id}-${at}`"
@@ -123,30 +124,14 @@ function press(event: KeyboardEvent): void {
   position: relative;
 }
 
-input {
-  width: 100%;
+.search-input {
   height: 30px;
   padding: 0 10px;
-  color: inherit;
-  background: #fff;
-  border: 1px solid #bdb79f;
-  border-radius: 3px;
-  font: inherit;
 }
 
-input::placeholder {
-  color: #6b7a79;
-}
-
-ul {
+.options {
   max-height: 190px;
-  margin: 2px 0 0;
-  padding: 4px 0;
-  overflow-y: auto;
-  background: #fff;
-  border: 1px solid var(--pine);
-  border-radius: 3px;
-  list-style: none;
+  margin-top: 2px;
 }
 
 li {
@@ -155,9 +140,5 @@ li {
   gap: 7px;
   padding: 3px 10px;
   white-space: nowrap;
-}
-
-li[aria-selected='true'] {
-  background: #e2ece4;
 }
 </style>

@@ -70,6 +70,7 @@ defineExpose({ focus: () => input.value!.focus() })
       ref="input"
       v-model="words"
       type="text"
+      class="search-input"
       role="combobox"
       aria-label="Find a page"
       aria-autocomplete="list"
@@ -82,7 +83,7 @@ defineExpose({ focus: () => input.value!.focus() })
       @blur="words = ''"
     />
     <kbd aria-hidden="true">/</kbd>
-    <ul v-if="isOpen" :id="id" class="found" role="listbox" aria-label="Found">
+    <ul v-if="isOpen" :id="id" class="found options" role="listbox" aria-label="Found">
       <template v-for="(one, at) in found" :key="one.entry">
         <li
           v-if="isThere(one.entry)"
@@ -121,19 +122,9 @@ defineExpose({ focus: () => input.value!.focus() })
   color: var(--slate);
 }
 
-input {
-  width: 100%;
+.search-input {
   height: 32px;
   padding: 0 30px;
-  color: inherit;
-  background: #fff;
-  border: 1px solid #bdb79f;
-  border-radius: 3px;
-  font: inherit;
-}
-
-input::placeholder {
-  color: #6b7a79;
 }
 
 kbd {
@@ -151,13 +142,6 @@ kbd {
   z-index: 5;
   width: 420px;
   max-height: 420px;
-  margin: 0;
-  padding: 4px 0;
-  overflow-y: auto;
-  background: var(--card);
-  border: 1px solid var(--pine);
-  border-radius: 3px;
-  list-style: none;
 }
 
 li {
@@ -167,10 +151,6 @@ li {
   gap: 0 8px;
   padding: 5px 12px;
   cursor: default;
-}
-
-li[aria-selected='true'] {
-  background: #e2ece4;
 }
 
 .label {

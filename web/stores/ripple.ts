@@ -4,7 +4,7 @@ import type { Site } from '@viatica/core/plan/site.ts'
 import type { Ripple } from '@viatica/core/ripple/ripple.ts'
 import { rippleWords } from '@viatica/core/ripple/words.ts'
 import { defineStore } from 'pinia'
-import { computed, shallowRef } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import type { Foreseen } from '../workers/siteWorker.ts'
 import { siteWork } from '../workers/siteWork.ts'
 
@@ -12,6 +12,8 @@ import { siteWork } from '../workers/siteWork.ts'
 export interface Question {
   readonly title: string
   readonly yes: string
+  /** Whether it is about a move: of these the author may not want to be asked again. */
+  readonly isMove: boolean
   readonly foreseen: Foreseen
   answer(isYes: boolean): void
 }
@@ -22,7 +24,7 @@ export const useRipple = defineStore('ripple', () => {
   const last = shallowRef<Ripple>()
   const question = shallowRef<Question>()
   /** Whether the author has said not to be asked about moves again. */
-  const movesUnasked = shallowRef(false)
+  const movesUnasked = ref(false)
   let asked = 0
 
   const words = computed(() => last.value && rippleWords(last.value))
@@ -46,12 +48,10 @@ export const useRipple = defineStore('ripple', () => {
   }
 
   /** Asks the author, showing what a change would do. @returns whether it shall be made */
-  async function ask(title: string, yes: string, foreseen: Foreseen): Promise<boolean> {
+  async function ask(wanted: Omit<Question, 'answer'>): Promise<boolean> {
     return new Promise((resolve) => {
       question.value = {
-        title,
-        yes,
-        foreseen,
+        ...wanted,
         answer(isYes) {
           question.value = undefined
           resolve(isYes)
@@ -64,7 +64,7 @@ export const useRipple = defineStore('ripple', () => {
   async function askIfItMoves(title: string, site: Site, change: Change): Promise<boolean> {
     if (movesUnasked.value || !movesAddresses(site, change)) return true
     const foreseen = await siteWork.foresee(change)
-    return typeof foreseen === 'string' || ask(title, 'Move', foreseen)
+    return typeof foreseen === 'string' || ask({ title, yes: 'Move', isMove: true, foreseen })
   }
 
   return { last, words, question, movesUnasked, reset, follow, ask, askIfItMoves }

@@ -10,7 +10,7 @@ function named(site: Site, id: EntryId): string {
 }
 
 /** “Locks”, or “Locks” and the 3 entries under it. */
-export function namedWithAllUnder(site: Site, id: EntryId): string {
+function namedWithAllUnder(site: Site, id: EntryId): string {
   const under = site.plan.entries.has(id) ? [...walk(site.plan, id)].length - 1 : 0
   if (under === 0) return named(site, id)
   return `${named(site, id)} and the ${under === 1 ? 'entry' : `${under} entries`} under it`

@@ -26,7 +26,7 @@ watch(
   >
     <p class="words">{{ rippleWords(ripple.question.foreseen.ripple) }}</p>
     <RippleList :ripple="ripple.question.foreseen.ripple" of="foreseen" />
-    <p class="unasked">
+    <p v-if="ripple.question.isMove" class="unasked">
       <Checkbox v-model:checked="ripple.movesUnasked">
         Do not ask about moves again until this window is closed
       </Checkbox>

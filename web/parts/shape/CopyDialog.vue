@@ -6,12 +6,12 @@ import type { Site } from '@viatica/core/plan/site.ts'
 import { copyBranch, forAnotherSite } from '@viatica/core/shape/shape.ts'
 import { Button, Checkbox, Input } from 'ant-design-vue'
 import { computed, onMounted, ref, shallowRef, useId, watch } from 'vue'
-import { Refusal } from '../../api/request.ts'
+import { useAttempt } from '../../api/attempt.ts'
 import { type SiteSummary, sitesApi } from '../../api/sites.ts'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
-import ChoiceField from '../ChoiceField.vue'
 import EntryField from '../EntryField.vue'
+import LabelledChoice from '../LabelledChoice.vue'
 import ModalDialog from '../ModalDialog.vue'
 
 /** Copies an entry to anywhere in the plan or into another site. Its new title is asked for first. */
@@ -29,7 +29,7 @@ const under = [...walk(plan, source)].length - 1
 const title = ref('')
 const withUnder = ref(true)
 const withBody = ref(true)
-const fault = ref('')
+const { trouble: fault, attempt } = useAttempt()
 const titleInput = ref<{ focus(): void }>()
 
 const sites = shallowRef<readonly SiteSummary[]>([])
@@ -44,16 +44,6 @@ const sameTitle = computed(() => {
     (at) => (at.kind === 'page' ? at.title : at.label).toLowerCase() === wanted,
   )
 })
-
-async function attempt(work: () => Promise<void>): Promise<void> {
-  fault.value = ''
-  try {
-    await work()
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error
-    fault.value = error.message
-  }
-}
 
 onMounted(() => {
   titleInput.value!.focus()
@@ -131,20 +121,17 @@ function copy(): void {
       <p v-if="entry.kind === 'page'">
         <Checkbox v-model:checked="withBody">with its main content</Checkbox>
       </p>
-      <div v-if="sites.length > 1" class="field">
-        <label class="field-label" :for="`${id}-site`">Into</label>
-        <ChoiceField
-          :id="`${id}-site`"
-          :value="siteId"
-          :options="
-            sites.map((site) => ({
-              value: site.id,
-              label: site.id === openSite.id ? 'this site' : site.name,
-            }))
-          "
-          @change="(value) => (siteId = value)"
-        />
-      </div>
+      <LabelledChoice
+        v-if="sites.length > 1"
+        v-model="siteId"
+        label="Into"
+        :options="
+          sites.map((site) => ({
+            value: site.id,
+            label: site.id === openSite.id ? 'this site' : site.name,
+          }))
+        "
+      />
       <EntryField v-if="target" v-model="parent" label="Under" :site="target" :can-choose="() => true" />
       <p v-if="siteId !== openSite.id" class="quiet">
         Pictures stay with this site, and links to pages that are not copied lead nowhere there.

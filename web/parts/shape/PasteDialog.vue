@@ -22,7 +22,7 @@ const where = ref<'beneath' | 'beside'>(canBeBeneath ? 'beneath' : 'beside')
 const label = labelOf(chosen.entry!)
 const CHOICES = [
   { value: 'beneath', label: `under “${label}”`, disabled: !canBeBeneath },
-  { value: 'beside', label: `beside it`, disabled: shaping.isHome },
+  { value: 'beside', label: 'beside it', disabled: shaping.isHome },
 ]
 
 const destination = computed(() => {
@@ -40,7 +40,7 @@ const count = computed(() => reading.value.lines.filter(({ id }) => id !== undef
 function add(): void {
   const { change } = reading.value
   if (!change) return
-  const words = `${count.value === 1 ? '1 entry' : `${count.value} entries`} added from a list under “${label}”`
+  const words = `${count.value === 1 ? '1 entry' : `${count.value} entries`} added from a list ${where.value === 'beneath' ? 'under' : 'beside'} “${label}”`
   emit('close')
   if (openSite.makeOrTell({ kind: 'batch', words, changes: [change] })) chosen.choose(change.branches[0]!.id)
 }

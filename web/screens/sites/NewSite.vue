@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { IconFileImport } from '@tabler/icons-vue'
-import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import { readNewSite } from '@viatica/core/inventory/newSite.ts'
 import { newSite } from '@viatica/core/plan/site.ts'
 import { siteFromStarter, STARTERS } from '@viatica/core/starters/starters.ts'
 import { Alert, Button, Input } from 'ant-design-vue'
 import { computed, nextTick, ref } from 'vue'
-import { Refusal } from '../../api/request.ts'
+import { useAttempt } from '../../api/attempt.ts'
 import { sitesApi } from '../../api/sites.ts'
 import NewFromList from './NewFromList.vue'
 
@@ -15,7 +14,7 @@ const emit = defineEmits<{ made: [site: { id: string }] }>()
 
 const name = ref('')
 const start = ref('empty')
-const trouble = ref('')
+const { trouble, attempt } = useAttempt()
 const isMaking = ref(false)
 const pastes = ref(false)
 const nameInput = ref<{ focus(): void }>()
@@ -31,13 +30,7 @@ const newId = () => crypto.randomUUID()
 
 async function make(work: () => Promise<{ id: string }>): Promise<void> {
   isMaking.value = true
-  trouble.value = ''
-  try {
-    emit('made', await work())
-  } catch (error) {
-    if (!(error instanceof Refusal || error instanceof InputFault)) throw error
-    trouble.value = error.message
-  }
+  await attempt(async () => emit('made', await work()))
   isMaking.value = false
 }
 

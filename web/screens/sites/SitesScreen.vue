@@ -1,30 +1,19 @@
 <script setup lang="ts">
 import { IconTrash } from '@tabler/icons-vue'
 import { Alert, Button, Empty, Spin } from 'ant-design-vue'
-import { onMounted, ref, shallowRef } from 'vue'
+import { onMounted, shallowRef } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
-import { Refusal } from '../../api/request.ts'
+import { useAttempt } from '../../api/attempt.ts'
 import { type SiteSummary, sitesApi } from '../../api/sites.ts'
 import ModalDialog from '../../parts/ModalDialog.vue'
 import NewSite from './NewSite.vue'
 
 const router = useRouter()
 const sites = shallowRef<readonly SiteSummary[]>()
-const trouble = ref('')
+const { trouble, attempt } = useAttempt()
 const removing = shallowRef<SiteSummary>()
 
 const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' })
-
-/** Does something with the server and says what went wrong. */
-async function attempt(work: () => Promise<void>): Promise<void> {
-  trouble.value = ''
-  try {
-    await work()
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error
-    trouble.value = error.message
-  }
-}
 
 const read = () => attempt(async () => void (sites.value = await sitesApi.list()))
 

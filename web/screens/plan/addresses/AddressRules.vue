@@ -17,7 +17,7 @@ import { rippleWords } from '@viatica/core/ripple/words.ts'
 import { Button, Checkbox, Input } from 'ant-design-vue'
 import * as v from 'valibot'
 import { computed, ref, shallowRef, watch } from 'vue'
-import ChoiceField from '../../../parts/ChoiceField.vue'
+import LabelledChoice from '../../../parts/LabelledChoice.vue'
 import RippleList from '../../../parts/ripple/RippleList.vue'
 import ModalDialog from '../../../parts/ModalDialog.vue'
 import VirtualRows from '../../../parts/VirtualRows.vue'
@@ -37,6 +37,18 @@ const RULES = [
   'plannedPages',
 ] as const
 type Rules = { -readonly [Name in (typeof RULES)[number]]: Settings[Name] }
+
+/** What the history calls each of them. */
+const RULE_WORDS: Readonly<Record<keyof Rules, string>> = {
+  layout: 'layout',
+  carrySection: 'carried names',
+  separator: 'separator',
+  extension: 'extension',
+  linkStyle: 'style of links',
+  baseUrl: 'published address',
+  namesIndex: 'links to folders',
+  plannedPages: 'planned pages',
+}
 
 const LAYOUT_WORDS = {
   flat: 'all files in one folder',
@@ -75,7 +87,9 @@ const change = computed((): Change | undefined => {
   )
   // Absolute links need the published address: it comes before them, and goes after them.
   if (wanted.value.linkStyle === 'absolute') changes.reverse()
-  return changes.length === 0 ? undefined : { kind: 'batch', words: 'Addresses settled anew', changes }
+  if (changes.length === 0) return undefined
+  const names = changes.map(({ field }) => RULE_WORDS[field as keyof Rules]).join(', ')
+  return { kind: 'batch', words: `Addresses settled anew: ${names}`, changes }
 })
 
 const outcome = computed(() => {
@@ -136,63 +150,33 @@ watch(
 <template>
   <div class="rules">
     <form class="form" @submit.prevent="take">
-      <div class="field">
-        <label class="field-label" for="layout">Files stand</label>
-        <ChoiceField
-          id="layout"
-          :value="wanted.layout"
-          :options="optionsOf(LAYOUTS, LAYOUT_WORDS)"
-          @change="(value) => (wanted.layout = value)"
-        />
+      <LabelledChoice v-model="wanted.layout" label="Files stand" :options="optionsOf(LAYOUTS, LAYOUT_WORDS)">
         <Checkbox v-if="wanted.layout === 'flat'" v-model:checked="wanted.carrySection" class="below">
           names carry those of their sections
         </Checkbox>
-      </div>
+      </LabelledChoice>
       <div class="pair">
-        <div class="field">
-          <label class="field-label" for="separator">Words parted by</label>
-          <ChoiceField
-            id="separator"
-            :value="wanted.separator"
-            :options="optionsOf(SEPARATORS)"
-            @change="(value) => (wanted.separator = value)"
-          />
-        </div>
-        <div class="field">
-          <label class="field-label" for="extension">Extension</label>
-          <ChoiceField
-            id="extension"
-            :value="wanted.extension"
-            :options="optionsOf(EXTENSIONS)"
-            @change="(value) => (wanted.extension = value)"
-          />
-        </div>
+        <LabelledChoice v-model="wanted.separator" label="Words parted by" :options="optionsOf(SEPARATORS)" />
+        <LabelledChoice v-model="wanted.extension" label="Extension" :options="optionsOf(EXTENSIONS)" />
       </div>
-      <div class="field">
-        <label class="field-label" for="links">Links are written</label>
-        <ChoiceField
-          id="links"
-          :value="wanted.linkStyle"
-          :options="optionsOf(LINK_STYLES, LINK_WORDS)"
-          @change="(value) => (wanted.linkStyle = value)"
-        />
+      <LabelledChoice
+        v-model="wanted.linkStyle"
+        label="Links are written"
+        :options="optionsOf(LINK_STYLES, LINK_WORDS)"
+      >
         <Checkbox v-model:checked="wanted.namesIndex" class="below">
           and name <code>index{{ wanted.extension }}</code>
         </Checkbox>
-      </div>
+      </LabelledChoice>
       <div class="field">
         <label class="field-label" for="base">Published address</label>
         <Input id="base" v-model:value="wanted.baseUrl" placeholder="https://www.example.org/" />
       </div>
-      <div class="field">
-        <label class="field-label" for="planned">Planned pages are</label>
-        <ChoiceField
-          id="planned"
-          :value="wanted.plannedPages"
-          :options="optionsOf(PLANNED_RULES, PLANNED_WORDS)"
-          @change="(value) => (wanted.plannedPages = value)"
-        />
-      </div>
+      <LabelledChoice
+        v-model="wanted.plannedPages"
+        label="Planned pages are"
+        :options="optionsOf(PLANNED_RULES, PLANNED_WORDS)"
+      />
       <p v-if="outcome.fault" class="field-fault" role="alert">{{ outcome.fault }}</p>
       <p class="buttons">
         <Button type="primary" html-type="submit" :disabled="!change || outcome.fault !== ''">

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Alert, Button, Empty, Spin } from 'ant-design-vue'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import { Refusal } from '../../../api/request.ts'
+import { useAttempt } from '../../../api/attempt.ts'
 import { type PastChange, sitesApi } from '../../../api/sites.ts'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useRipple } from '../../../stores/ripple.ts'
@@ -14,7 +14,7 @@ const openSite = useOpenSite()
 const ripple = useRipple()
 const changes = shallowRef<readonly PastChange[]>()
 const hasMore = ref(false)
-const trouble = ref('')
+const { trouble, attempt } = useAttempt()
 
 const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short' })
 const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'full' })
@@ -27,16 +27,6 @@ const days = computed(() => {
   }
   return [...grouped]
 })
-
-async function attempt(work: () => Promise<void>): Promise<void> {
-  trouble.value = ''
-  try {
-    await work()
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error
-    trouble.value = error.message
-  }
-}
 
 async function read(before?: number): Promise<void> {
   await attempt(async () => {
@@ -61,7 +51,8 @@ async function goBackTo({ revision, words }: PastChange): Promise<void> {
     const whole = { ...change, words: `Gone back to: ${words}`.slice(0, 500) }
     const foreseen = await siteWork.foresee(whole)
     if (typeof foreseen === 'string') return void (trouble.value = foreseen)
-    if (await ripple.ask(`Go back to “${words}”?`, 'Go back', foreseen)) openSite.makeOrTell(whole)
+    const title = `Go back to “${words}”?`
+    if (await ripple.ask({ title, yes: 'Go back', isMove: false, foreseen })) openSite.makeOrTell(whole)
   })
 }
 </script>
