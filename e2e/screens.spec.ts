@@ -246,6 +246,8 @@ test('axe-core finds nothing on any screen, with its dialogs and menus open', as
   served,
   watched,
 }) => {
+  // Every screen, one after the other.
+  test.slow()
   await openDemo(page, served)
   expect(await axeFindings(page)).toEqual([])
   for (const id of ['tanyard', 'walks', 'shop']) {
