@@ -119,4 +119,26 @@ describe('events', () => {
     expect(await next()).toBe(2)
     await stream.return(undefined)
   })
+
+  test('are heard again after the connection to the database was broken off', async () => {
+    const id = await server.demo()
+    const stream = revisions(at(id, 'events'))
+    expect((await stream.next()).value).toBe(0)
+    const listeners = async () => {
+      const { rows } = await server.database.raw(
+        "select pid from pg_stat_activity where query = 'listen viatica_changes' and state = 'idle' and datname = current_database()",
+      )
+      return (rows as { pid: number }[]).map(({ pid }) => pid)
+    }
+    const [before] = await listeners()
+    await server.database.raw('select pg_terminate_backend(?)', [before!])
+    let now = await listeners()
+    while (now.length !== 1 || now[0] === before) {
+      await new Promise((resolve) => setTimeout(resolve, 50))
+      now = await listeners()
+    }
+    await server.api.post(id, 0, retitled('One'))
+    expect((await stream.next()).value).toBe(1)
+    await stream.return(undefined)
+  })
 })
