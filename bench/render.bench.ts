@@ -1,14 +1,14 @@
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { absoluteUrl } from '@viatica/core/address/href.ts'
 import { folderOf } from '@viatica/core/address/relative.ts'
-import { breadcrumbOf } from '@viatica/core/navigate/breadcrumb.ts'
-import { hereMark, itemParents, mainMenu, type MenuItem } from '@viatica/core/navigate/menu.ts'
-import { neighboursIn, readingOrder } from '@viatica/core/navigate/readingOrder.ts'
+import { wayTo } from '@viatica/core/navigate/breadcrumb.ts'
+import { hereMark, indexOfMenu, itemsOf, type MenuItem } from '@viatica/core/navigate/menu.ts'
+import { neighboursIn, readingRuns } from '@viatica/core/navigate/readingOrder.ts'
 import { documentTitle, firstHeading } from '@viatica/core/navigate/title.ts'
 import { planOfBranch } from '@viatica/core/plan/branch.ts'
 import { type EntryId, labelOf, type PageEntry } from '@viatica/core/plan/entry.ts'
 import { childrenOf, entryOf, walk } from '@viatica/core/plan/plan.ts'
-import { DEFAULT_SETTINGS, type Site } from '@viatica/core/plan/site.ts'
+import { type Site, siteWith } from '@viatica/core/plan/site.ts'
 import { compileBody, renderBody } from '@viatica/core/render/body.ts'
 import { linksFrom } from '@viatica/core/render/links.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
@@ -24,40 +24,37 @@ import { PAGE_TEMPLATE } from './pageTemplate.ts'
 
 const SIZES = [100, 1000, 10_000]
 const ROUNDS = 5
+/** Of the build: any will do here. */
+const YEAR = 2026
 
 function makeSite(pages: number): Site {
-  const plan = planOfBranch(makeBranch(pages))
   const settings = {
-    ...DEFAULT_SETTINGS,
     name: 'Benchmark & Sons',
     tagline: 'Fast',
     layout: 'nested' as const,
-    menuDepth: 2 as const,
+    baseUrl: 'https://example.org/',
   }
-  return {
-    settings: { ...settings, baseUrl: 'https://example.org/', copyright: '© 2026' },
-    files: new Map(),
-    plan,
-  }
+  return siteWith(settings, planOfBranch(makeBranch(pages)))
 }
 
 /** What the template is given for each page: all that core works out, as text ready to stand in the page. */
 function contextsOf(site: Site): object[] {
-  const { plan, settings } = site
+  const { plan, settings, surround } = site
   const { paths } = addressesOf(site)
-  const neighbours = neighboursIn(readingOrder(plan))
-  const menu = mainMenu(site)
-  const parents = itemParents(menu)
+  const neighbours = neighboursIn(readingRuns(plan, surround.order))
+  const menu = itemsOf(site, surround.menus[0]!, plan.home)
+  const index = indexOfMenu(menu)
   return [...walk(plan)].map(({ entry }) => {
     const page = entry as PageEntry
     const path = paths.get(page.id)!
     const links = linksFrom(site, folderOf(path))
-    const mark = hereMark(plan, parents, page.id)
+    const mark = hereMark(plan, index, page.id)
     const linked = (id: EntryId | undefined) =>
       id && { href: links.toPage(id), label: labelOf(entryOf(plan, id)) }
-    const item = ({ entry: id, items }: MenuItem): object => ({
-      ...linked(id)!,
-      id,
+    const item = ({ id, items, label }: MenuItem, at: number): object => ({
+      href: links.toPage(id),
+      label,
+      at: at + 1,
       here: id === mark.here,
       nearest: id === mark.nearest,
       within: mark.within.has(id),
@@ -77,11 +74,11 @@ function contextsOf(site: Site): object[] {
       site: settings.name,
       tagline: settings.tagline,
       menu: menu.map(item),
-      above: breadcrumbOf(plan, page.id).slice(0, -1).map(linked),
+      above: wayTo(plan, page.id).slice(0, -1).map(linked),
       label: page.id === plan.home ? '' : labelOf(page),
       heading: firstHeading(page),
       body: renderBody(compileBody(page.body), links),
-      copyright: settings.copyright,
+      year: YEAR,
     }
   })
 }
@@ -100,14 +97,14 @@ function fastest<T>(prepare: () => T, work: (prepared: T) => void): number {
 }
 
 function renderAll(site: Site): void {
-  const renderer = createRenderer(site)
+  const renderer = createRenderer(site, YEAR)
   for (const id of site.plan.entries.keys()) renderer.page(id)
 }
 
 const template = Handlebars.compile(PAGE_TEMPLATE, { noEscape: false })
 
 function checkSame(site: Site): void {
-  const renderer = createRenderer(site)
+  const renderer = createRenderer(site, YEAR)
   const contexts = contextsOf(site)
   ;[...walk(site.plan)].forEach(({ entry }, at) => {
     const ours = renderer.page(entry.id)
@@ -122,7 +119,7 @@ const micro = (ms: number, pages: number) => `${((ms / pages) * 1000).toFixed(1)
 const small = makeSite(100)
 checkSame(small)
 console.log(
-  `${childrenOf(small.plan, small.plan.home).length + 1} first-level items in the menu, pages of about ${Math.round(createRenderer(small).page('p50').length / 1024)} kB`,
+  `${childrenOf(small.plan, small.plan.home).length + 1} first-level items in the menu, pages of about ${Math.round(createRenderer(small, YEAR).page('p50').length / 1024)} kB`,
 )
 console.log('   pages   first time       again    template   again : template')
 for (const size of SIZES) {

@@ -66,7 +66,7 @@ describe('viatica build', () => {
     ).toBe(0)
     const html = readFileSync(join(folder, 'a/b.html'), 'utf8')
     expect(html).toContain('<link rel="canonical" href="https://example.org/x/b.html">')
-    expect(html).toContain('<ul id="menu-a">')
+    expect(html).toContain('<ul id="menu-1-2">')
   })
 
   test('building twice gives the same files', () => {
@@ -89,7 +89,7 @@ describe('viatica build', () => {
     [
       'a bad depth',
       () => ['build', 'demo.json', '--out', 'bad', '--menu-depth', '9'],
-      /^--menu-depth must be 1 or 2/,
+      /^--menu-depth must be 1, 2 or 3/,
     ],
     [
       'a bad base URL',
@@ -118,9 +118,9 @@ describe('viatica build', () => {
       /d\.opml: Line 1, column \d+: .*not <opml>/,
     ],
     [
-      '90 MB',
-      () => ['build', write('e.json', Buffer.alloc(90_000_000, 'x')), '--out', 'bad'],
-      /larger than 20 MB/,
+      '120 MB',
+      () => ['build', write('e.json', Buffer.alloc(120_000_000, 'x')), '--out', 'bad'],
+      /larger than 110 MB/,
     ],
   ])('%s: status 2, one line, and nothing is written', (_, args, reason) => {
     const { status, stdout, stderr } = viatica(...args())

@@ -1,33 +1,42 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
-import { outputFiles } from '@viatica/core/formats/archive.ts'
-import { type Settings, settingSchemas } from '@viatica/core/plan/site.ts'
+import { type FileSource, outputFiles } from '@viatica/core/formats/archive.ts'
+import { type Settings, settingSchemas, type Site } from '@viatica/core/plan/site.ts'
+import type { Surround } from '@viatica/core/plan/surround/surround.ts'
+import { fontBytes } from '@viatica/fonts/fontFiles.ts'
 import * as v from 'valibot'
 import { Fault } from './fault.ts'
-import { readInput } from './input.ts'
+import { type Input, readInput } from './input.ts'
 
 export const BUILD_USAGE =
-  'viatica build FILE --out DIR [--layout flat|nested|folders] [--base-url URL] [--menu-depth 1|2]'
+  'viatica build FILE --out DIR [--layout flat|nested|folders] [--base-url URL] [--menu-depth 1|2|3]'
 
-/** Which setting each option changes, and how its text is read. */
-const OPTIONS = {
-  layout: { setting: 'layout', read: String },
-  'base-url': { setting: 'baseUrl', read: String },
-  'menu-depth': { setting: 'menuDepth', read: Number },
-} as const
-type OptionName = keyof typeof OPTIONS
+/** Which setting each option changes. */
+const SETTING_OF = { layout: 'layout', 'base-url': 'baseUrl' } as const
+type Options = Readonly<Partial<Record<keyof typeof SETTING_OF | 'menu-depth', string>>>
 
-function changedSettings(values: Readonly<Partial<Record<OptionName, string>>>): Partial<Settings> {
+function changedSettings(options: Options): Partial<Settings> {
   const changed: Record<string, unknown> = {}
-  for (const [name, { setting, read }] of Object.entries(OPTIONS)) {
-    const text = values[name as OptionName]
+  for (const [name, setting] of Object.entries(SETTING_OF)) {
+    const text = options[name as keyof typeof SETTING_OF]
     if (text === undefined) continue
-    const result = v.safeParse(settingSchemas[setting], read(text))
+    const result = v.safeParse(settingSchemas[setting], text)
     if (!result.success) throw new Fault(`--${name} ${result.issues[0].message}.`)
     changed[setting] = result.output
   }
   return changed
+}
+
+/** The surround with so many levels in every menu that follows the plan. */
+function changedSurround(surround: Surround, { 'menu-depth': text }: Options): Surround {
+  if (text === undefined) return surround
+  const depth = [1, 2, 3].find((levels) => String(levels) === text) as 1 | 2 | 3 | undefined
+  if (!depth) throw new Fault('--menu-depth must be 1, 2 or 3.')
+  return {
+    ...surround,
+    menus: surround.menus.map((menu) => (menu.kind === 'plan' ? { ...menu, depth } : menu)),
+  }
 }
 
 function parse(args: readonly string[]) {
@@ -43,6 +52,11 @@ function parse(args: readonly string[]) {
   }
 }
 
+function bytesOf(file: FileSource, contents: Input['contents']): string | Buffer {
+  if ('text' in file) return file.text()
+  return 'font' in file ? fontBytes(file.font) : contents.get(file.content)!
+}
+
 /**
  * `viatica build`: writes the finished site of a site file or outline to a folder.
  * @returns what was done, in words
@@ -55,9 +69,14 @@ export function build(args: readonly string[], folder: string): string {
   const settings = changedSettings(values)
   const { site, contents } = readInput(resolve(folder, file))
   // Every page is made before the first is written, so that a fault leaves nothing behind.
-  const files = [...outputFiles({ ...site, settings: { ...site.settings, ...settings } })].map((output) => ({
+  const changed: Site = {
+    ...site,
+    settings: { ...site.settings, ...settings },
+    surround: changedSurround(site.surround, values),
+  }
+  const files = [...outputFiles(changed, new Date().getFullYear())].map((output) => ({
     path: join(resolve(folder, values.out!), ...output.path.split('/')),
-    data: 'text' in output ? output.text() : contents.get(output.content)!,
+    data: bytesOf(output, contents),
   }))
   try {
     for (const { path, data } of files) {

@@ -1,7 +1,7 @@
 import { readFileSync, statSync } from 'node:fs'
-import { InputFault, MAX_INPUT } from '@viatica/core/formats/inputFault.ts'
+import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import { readOpml } from '@viatica/core/formats/opml.ts'
-import { readSiteFile } from '@viatica/core/formats/siteFile.ts'
+import { MAX_SITE_FILE, readSiteFile } from '@viatica/core/formats/siteFile.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { Fault } from './fault.ts'
 
@@ -15,8 +15,8 @@ function readText(path: string): string {
   let bytes: Buffer
   try {
     // What is too large is refused before it is read: four bytes is the most that a character takes.
-    if (statSync(path).size > MAX_INPUT * 4)
-      throw new Fault(`${path}: The file is larger than ${MAX_INPUT / 1_000_000} MB.`)
+    if (statSync(path).size > MAX_SITE_FILE * 4)
+      throw new Fault(`${path}: The file is larger than ${MAX_SITE_FILE / 1_000_000} MB.`)
     bytes = readFileSync(path)
   } catch (error) {
     if (error instanceof Fault) throw error

@@ -5,8 +5,10 @@ import { mediaTypeOf } from '@viatica/core/plan/file.ts'
 import { applyChange } from '@viatica/core/plan/change/apply.ts'
 import type { SetSite } from '@viatica/core/plan/change/change.ts'
 import { EXTENSIONS, LAYOUTS, SEPARATORS, type Settings, type Site } from '@viatica/core/plan/site.ts'
+import { fontBytes } from '@viatica/fonts/fontFiles.ts'
 import { LinkChecker } from 'linkinator'
 import { loadDemo } from './load.ts'
+import { YEAR } from '@viatica/core/testing/year.ts'
 
 const { site, contents } = loadDemo()
 const WRITTEN = 37
@@ -32,9 +34,13 @@ function withRule(from: Site, rule: Rule): Site {
 /** The finished site as bytes by path. */
 function written(from: Site): Map<string, Buffer> {
   return new Map(
-    [...outputFiles(from)].map((file) => [
+    [...outputFiles(from, YEAR)].map((file) => [
       file.path,
-      'text' in file ? Buffer.from(file.text()) : Buffer.from(contents.get(file.content)!),
+      'text' in file
+        ? Buffer.from(file.text())
+        : 'font' in file
+          ? fontBytes(file.font)
+          : Buffer.from(contents.get(file.content)!),
     ]),
   )
 }

@@ -13,8 +13,9 @@ interface WrittenEntry {
 
 interface WrittenSite {
   settings: object
-  /** The names of the pictures. */
-  files: string[]
+  surround: object
+  /** The files of the site; their bytes stand at the same paths beside the plan. */
+  files: { id: string; path: string; alt?: string }[]
   plan: WrittenEntry
 }
 
@@ -30,17 +31,21 @@ function entryForFile({ changed = '', entries = [], kind = 'page', ...entry }: W
   return { kind, ...entry, ...(body && { body }), entries: entries.map(entryForFile) }
 }
 
+/** A key for the bytes of a file, until the server names them by their digest. */
+const contentKey = ({ id }: { id: string }) => id.replaceAll('-', '')
+
 /** The text of the demo as a site file. */
 function demoFile(): string {
-  const { settings, files, plan } = JSON.parse(read('plan.json')) as WrittenSite
+  const { settings, surround, files, plan } = JSON.parse(read('plan.json')) as WrittenSite
   return JSON.stringify({
     format: 'viatica-site',
-    version: 1,
+    version: 2,
     settings,
-    files: files.map((id) => ({ id, path: `pictures/${id}.svg`, content: id })),
+    surround,
+    files: files.map((file) => ({ ...file, content: contentKey(file) })),
     plan: entryForFile(plan),
     contents: Object.fromEntries(
-      files.map((id) => [id, Buffer.from(read(`pictures/${id}.svg`)).toString('base64')]),
+      files.map((file) => [contentKey(file), Buffer.from(read(file.path)).toString('base64')]),
     ),
   })
 }

@@ -1,6 +1,17 @@
 import { readFileSync } from 'node:fs'
 import { demoSiteFile } from '@viatica/demo/load.ts'
-import { axeFindings, choose, expect, openDemo, reveal, row, rowNamed, saved, test } from './viatica.ts'
+import {
+  axeFindings,
+  choose,
+  expect,
+  openDemo,
+  reveal,
+  row,
+  rowNamed,
+  saved,
+  test,
+  writeSource,
+} from './viatica.ts'
 
 test.describe('the list of sites', () => {
   test('makes, opens and removes sites, and says when there are none', async ({ page, served, watched }) => {
@@ -82,12 +93,13 @@ test.describe('Plan', () => {
     await expect(details.getByText('it is not in the reading order')).toBeVisible()
 
     // An unclosed element stays inside main.
-    await details.getByLabel('Main content (HTML)').fill('<div><b>Open <a href="entry:visit">visit</a>')
+    await writeSource(page, '<div><b>Open <a href="entry:visit">visit</a>')
     await expect(live.locator('main b')).toHaveText('Open visit')
     await expect(live.locator('main footer')).toHaveCount(0)
     await expect(live.getByRole('contentinfo')).toBeVisible()
 
     await saved(page)
+    await page.getByRole('link', { name: 'Plan', exact: true }).click()
     await page.reload()
     await choose(page, 'tanyard')
     await expect(details.getByLabel('Title', { exact: true })).toHaveValue('Tanyard Locks')
@@ -104,8 +116,8 @@ test.describe('Plan', () => {
     await page.getByText('360', { exact: true }).click()
     await page.frameLocator('iframe').getByRole('link', { name: 'lock keeper' }).click()
     await expect(row(page, 'lock-keepers')).toHaveAttribute('aria-selected', 'true')
-    await page.frameLocator('iframe').getByRole('button', { name: 'Menu' }).click()
-    await page.frameLocator('iframe').getByRole('link', { name: 'Shop' }).click()
+    await page.frameLocator('iframe').getByRole('button', { name: 'Menu', exact: true }).click()
+    await page.frameLocator('iframe').locator('header').getByRole('link', { name: 'Shop' }).click()
     await expect(page.getByRole('alert')).toContainText(
       'leads out of the site, to https://shop.example.org/wetherlock',
     )
@@ -119,7 +131,7 @@ test.describe('Plan', () => {
     await choose(page, 'privacy')
     const body =
       '<p id="probe">quiet</p><script>document.getElementById("probe").textContent = "ran"; parent.document.title = "taken"</script><img src="x" onerror="document.title=1">'
-    await page.getByLabel('Main content (HTML)').fill(body)
+    await writeSource(page, body)
     await expect(page.frameLocator('iframe').locator('#probe')).toHaveText('quiet')
     await saved(page)
     await expect(page).toHaveTitle('Wetherlock Canal Trust · Viatica')
@@ -190,20 +202,28 @@ test.describe('Surround', () => {
     const frames = page.locator('iframe')
     await expect(frames).toHaveCount(3)
     const settings = page.getByRole('complementary')
-    await settings.getByLabel('Site name').fill('The <Wetherlock> Canal')
-    await settings.getByLabel('For next').fill('Onward')
-    await settings.getByLabel('Copyright line').fill('© 2026 The trust')
-    await settings.getByLabel('Contact address').fill('trust@example.org')
-    await settings.getByLabel('plain text').check()
+    const choosePiece = (id: string) => page.locator(`[data-piece="${id}"]`).click()
+    await choosePiece('brand')
+    await settings.getByLabel('Name of the site').fill('The <Wetherlock> Canal')
+    await choosePiece('copyright')
+    await settings.getByLabel('Holder').fill('The trust')
+    await settings.getByLabel('First year').fill('')
+    await choosePiece('office')
+    await settings.getByLabel('Lines').fill('trust@example.org')
+    await page.getByRole('link', { name: 'Words', exact: true }).click()
+    await page.getByLabel('Next', { exact: true }).fill('Onward')
+    await page.getByRole('link', { name: 'Marks', exact: true }).click()
+    await settings.getByLabel('The item of the current page').selectOption('becomes plain text')
+    await page.getByRole('link', { name: 'Menus', exact: true }).click()
+    await settings.getByLabel('Shows').selectOption('1 level')
     for (const at of [0, 1, 2]) {
       const shown = frames.nth(at).contentFrame()
       await expect(shown.locator('.brand-name')).toHaveText('The <Wetherlock> Canal')
-      await expect(shown.locator('.copyright')).toHaveText('© 2026 The trust')
-      await expect(shown.locator('.pager-word').last()).toHaveText('Onward')
+      await expect(shown.locator('.copyright')).toHaveText(`© ${new Date().getFullYear()} The trust`)
+      await expect(shown.locator('.pager a[rel=next] .pager-word')).toHaveText('Onward')
       await expect(shown.locator('a[href="mailto:trust@example.org"]')).toHaveCount(1)
     }
-    await expect(frames.nth(0).contentFrame().locator('span.here')).toHaveText('Home')
-    await settings.getByLabel('one', { exact: true }).check()
+    await expect(frames.nth(0).contentFrame().locator('header span.here')).toHaveText('Home')
     await expect(frames.nth(0).contentFrame().locator('.menu-open')).toHaveCount(0)
 
     const picture = {
@@ -211,14 +231,16 @@ test.describe('Surround', () => {
       mimeType: 'image/svg+xml',
       buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'),
     }
-    await page.getByLabel('Logo from disk').setInputFiles(picture)
+    await page.getByRole('link', { name: 'Pieces', exact: true }).click()
+    await choosePiece('brand')
+    await page.getByLabel('Picture of the site from disk').setInputFiles(picture)
     await expect(frames.nth(2).contentFrame().locator('.brand img')).toHaveAttribute(
       'src',
       '../../pictures/our-mark.svg',
     )
     await page.getByLabel('Alternative text').fill('A lock')
     await expect(frames.nth(1).contentFrame().locator('.brand img')).toHaveAttribute('alt', 'A lock')
-    await page.getByLabel('Logo from disk').setInputFiles({ ...picture, name: 'x.png' })
+    await page.getByLabel('Picture of the site from disk').setInputFiles({ ...picture, name: 'x.png' })
     await expect(page.getByRole('alert')).toContainText('which its name does not say')
     await saved(page)
     expect(watched.strangers).toEqual([])
@@ -306,6 +328,30 @@ test('axe-core finds nothing on any screen, with its dialogs and menus open', as
   await page.keyboard.press('Shift+ArrowDown')
   await expect(page.getByText('2 entries chosen')).toBeVisible()
   expect(await axeFindings(page)).toEqual([])
+  await page.getByRole('link', { name: 'Surround' }).click()
+  for (const id of ['main-menu', 'footer-links', 'mistake', 'actions']) {
+    await page.locator(`[data-piece="${id}"]`).click()
+    expect(await axeFindings(page)).toEqual([])
+  }
+  for (const view of ['Menus', 'Marks', 'Look', 'Words', 'Files', 'Source', 'Compare']) {
+    await page.getByRole('link', { name: view, exact: true }).click()
+    await expect(page.getByRole('heading', { level: 1, name: `Surround: ${view}` })).toBeAttached()
+    expect(await axeFindings(page)).toEqual([])
+  }
+  await choose(page, 'lock-guide')
+  for (const way of ['As it reads', 'As source']) {
+    await page.getByRole('link', { name: 'Write', exact: true }).click()
+    await page.getByRole('link', { name: way }).click()
+    await expect(page.getByRole('heading', { level: 1, name: 'Write: Lock guide' })).toBeAttached()
+    await page.waitForTimeout(500)
+    expect(await axeFindings(page)).toEqual([])
+    for (const dialog of ['Link', 'Picture']) {
+      await page.getByRole('button', { name: dialog, exact: true }).click()
+      await expect(page.getByRole('dialog')).toBeVisible()
+      expect(await axeFindings(page)).toEqual([])
+      await page.keyboard.press('Escape')
+    }
+  }
   for (const stop of ['Surround', 'Write', 'Proof', 'Publish']) {
     await page.getByRole('link', { name: stop }).click()
     await expect(page.getByRole('link', { name: stop })).toHaveAttribute('aria-current', 'page')

@@ -32,7 +32,6 @@ await page.getByRole('link', { name: 'Page', exact: true }).click()
 await page.locator('[data-entry=tanyard]').click()
 await page.keyboard.press('F2')
 await page.keyboard.type('Tanyard Locks')
-await picture('naming')
 await page.keyboard.press('Enter')
 await page.locator('footer').getByRole('button', { name: 'Show' }).click()
 await page
@@ -42,14 +41,6 @@ await page
 await picture('ripple')
 await page.keyboard.press('Escape')
 
-await page.locator('[data-entry=boating]').click()
-await page.getByRole('button', { name: 'list', exact: true }).click()
-await page.keyboard.insertText(
-  'Hire\n  Day boats\n  Camping boats\n      Provisions\n  Day boats\nWinter moorings\n- Slipway\n- Dry dock',
-)
-await picture('list')
-await page.getByRole('button', { name: 'Leave it' }).click()
-
 await page.keyboard.press('Alt+ArrowDown')
 await page.locator('[data-entry=moorings]').click()
 await page.keyboard.press('3')
@@ -57,13 +48,33 @@ await page.getByRole('link', { name: 'History', exact: true }).click()
 await picture('history')
 await page.getByRole('link', { name: 'Page', exact: true }).click()
 await page.getByRole('link', { name: 'Surround' }).click()
+await page.locator('[data-piece=footer-links]').click()
 await picture('surround')
+for (const view of ['Menus', 'Marks', 'Look', 'Files', 'Source', 'Compare']) {
+  await page.getByRole('link', { name: view, exact: true }).click()
+  if (view === 'Files') await page.getByRole('button', { name: /^aqueduct/ }).click()
+  await picture(`surround-${view.toLowerCase()}`)
+}
+
+await page.getByRole('link', { name: 'Write', exact: true }).click()
+await page.locator('[data-entry=lock-guide]').click()
+await picture('write')
+await page.getByRole('link', { name: 'As source' }).click()
+await page
+  .getByRole('textbox', { name: 'Source of the main content' })
+  .fill(
+    '<h2>Three rules</h2>\n<p>Ask <a href="www.example.org/keys">for the key</a>, or see <a href="#">here</a>.</p>\n<h4>Paddles</h4>\n<div>Half way, then wait.',
+  )
+await page.waitForTimeout(1500)
+await page.getByRole('link', { name: /^Proof/ }).click()
+await page.getByRole('button', { name: /has no https/ }).click()
+await picture('proof')
 
 await page.goto(`${url}preview/${id}/index.html`)
 await picture('page-wide')
 await page.setViewportSize({ width: 360, height: 760 })
 await page.goto(`${url}preview/${id}/walk/stage-3.html`)
-await page.getByRole('button', { name: 'Menu' }).click()
+await page.getByRole('button', { name: 'Menu', exact: true }).click()
 await page.getByRole('button', { name: 'More in Towpath walk' }).click()
 await picture('page-narrow')
 await browser.close()

@@ -89,6 +89,13 @@ export async function reveal(page: Page, id: string): Promise<Locator> {
 /** Chooses an entry in the outline. */
 export const choose = async (page: Page, id: string) => (await reveal(page, id)).click()
 
+/** Opens the source of the chosen page at Write, and puts a text in its place. */
+export async function writeSource(page: Page, html: string): Promise<void> {
+  await page.getByRole('link', { name: 'Write', exact: true }).click()
+  await page.getByRole('link', { name: 'As source' }).click()
+  await page.getByRole('textbox', { name: 'Source of the main content' }).fill(html)
+}
+
 /** The row of the outline with this label. */
 export const rowNamed = (page: Page, label: string) =>
   page

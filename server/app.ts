@@ -20,6 +20,8 @@ export interface Parts {
   readonly logger: Logger
   /** The host names to answer to, without ports. */
   readonly hosts: readonly string[]
+  /** The most that one file of a site may have. */
+  readonly maxFileBytes: number
   /** The folder of the built application. */
   readonly screens: string
 }
@@ -32,7 +34,7 @@ export interface App {
 }
 
 /** Puts the server together; it does not listen yet. */
-export function createApp({ store, announcements, logger, hosts, screens }: Parts): App {
+export function createApp({ store, announcements, logger, hosts, maxFileBytes, screens }: Parts): App {
   const app = express()
   const events = eventRoutes(store, announcements)
   app.disable('x-powered-by')
@@ -56,7 +58,7 @@ export function createApp({ store, announcements, logger, hosts, screens }: Part
     '/api',
     healthRoutes(store),
     siteRoutes(store),
-    changeRoutes(store),
+    changeRoutes(store, maxFileBytes),
     archiveRoutes(store),
     historyRoutes(store),
     events.routes,

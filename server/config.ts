@@ -14,6 +14,11 @@ const configSchema = v.pipe(
     /** Host names to answer to besides those of loopback, parted by commas. */
     VIATICA_HOSTS: v.optional(v.string(), ''),
     LOG_LEVEL: v.optional(v.picklist(['silent', 'error', 'warn', 'info', 'debug']), 'info'),
+    /** The most that one file of a site may have, in megabytes. */
+    VIATICA_FILE_MB: v.optional(
+      v.pipe(v.string(), v.regex(/^[1-9]\d?$/, 'must be a number from 1 to 99'), v.transform(Number)),
+      '10',
+    ),
     /** Whether an empty database gets the demo site. */
     VIATICA_DEMO: v.optional(v.picklist(['yes', 'no']), 'yes'),
   }),
@@ -23,6 +28,7 @@ const configSchema = v.pipe(
     port: env.PORT,
     hosts: ['localhost', '127.0.0.1', '[::1]', ...env.VIATICA_HOSTS.split(',').filter((host) => host !== '')],
     logLevel: env.LOG_LEVEL,
+    maxFileBytes: env.VIATICA_FILE_MB * 1_000_000,
     withDemo: env.VIATICA_DEMO === 'yes',
   })),
 )

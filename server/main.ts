@@ -29,6 +29,7 @@ const { app, endStreams } = createApp({
   announcements,
   logger,
   hosts: config.hosts,
+  maxFileBytes: config.maxFileBytes,
   screens: fileURLToPath(new URL('../web/dist', import.meta.url)),
 })
 const server: Server = app.listen(config.port, config.host, (error?: Error) => {

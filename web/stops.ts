@@ -11,20 +11,8 @@ export interface Stop {
 export const STOPS: readonly Stop[] = [
   { name: 'plan', label: 'Plan' },
   { name: 'surround', label: 'Surround' },
-  {
-    name: 'write',
-    label: 'Write',
-    ahead:
-      'Here you will write the main content of each page, as HTML or as you would in a letter, with links that ' +
-      'follow every later change of the plan. Until then, main content is a field of each page at Plan.',
-  },
-  {
-    name: 'proof',
-    label: 'Proof',
-    ahead:
-      'Here Viatica will follow every link of every page, check titles, headings, addresses and contrast, and list ' +
-      'what is wrong with a way to mend it.',
-  },
+  { name: 'write', label: 'Write' },
+  { name: 'proof', label: 'Proof' },
   {
     name: 'publish',
     label: 'Publish',

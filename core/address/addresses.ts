@@ -17,11 +17,22 @@ export interface Addresses {
 /** A composed flat name is cut here: file systems take 255 bytes, and an extension and a number follow. */
 const MAX_FLAT = 200
 
+const derived = new WeakMap<Entry, { separator: Separator; name: string }>()
+
+/** The name from the menu label or the title: remembered, since one edit leaves nearly all entries as they were. */
+function derivedName(entry: Entry, separator: Separator): string {
+  const remembered = derived.get(entry)
+  if (remembered?.separator === separator) return remembered.name
+  const name = soundFileName(labelOf(entry), separator)
+  derived.set(entry, { separator, name })
+  return name
+}
+
 /** The name that an entry asks for: the author's own, else the pinned one, else from the menu label or the title. */
 export function wishedName(entry: Entry, separator: Separator): string {
   if (entry.kind !== 'link' && entry.fileName !== '') return entry.fileName
   if (entry.kind === 'page' && entry.pin) return entry.pin.name
-  return soundFileName(labelOf(entry), separator)
+  return derivedName(entry, separator)
 }
 
 /** What the name of an entry starts with where the names of its sections are carried: `walks-`. */

@@ -7,6 +7,7 @@ import { attribute, readPage } from '../testing/readPage.ts'
 import { addressesOf, ownName } from './addresses.ts'
 import { pinPages, unpinnedPages } from './pins.ts'
 import { redirectsOf } from './redirects.ts'
+import { YEAR } from '../testing/year.ts'
 
 const TOP = 'https://example.org/trust/'
 const start = readOpml(`<opml version="2.0"><head><title>T</title></head><body><outline text="Home">
@@ -50,7 +51,7 @@ describe('a pinned page', () => {
     expect(redirectsOf(moved)).toEqual([
       { ...toPage('boating/locks.html', 'locks'), origin: 'pin', rests: undefined },
     ])
-    const file = [...outputFiles(moved)].find(({ path }) => path === 'boating/locks.html')!
+    const file = [...outputFiles(moved, YEAR)].find(({ path }) => path === 'boating/locks.html')!
     const html = 'text' in file ? file.text() : ''
     const refresh = readPage(html)
       .all('meta')
@@ -77,7 +78,7 @@ describe('a pinned page', () => {
       { kind: 'setEntry', entry: 'locks', field: 'pin', value: { name: 'x', addresses: ['boating.html'] } },
     )
     expect(redirectsOf(moved)).toMatchObject([{ from: 'boating.html', rests: 'page-there' }])
-    const files = [...outputFiles(moved)].filter(({ path }) => path === 'boating.html')
+    const files = [...outputFiles(moved, YEAR)].filter(({ path }) => path === 'boating.html')
     expect(files).toHaveLength(1)
     expect('text' in files[0]! && files[0].text()).toContain('<h1>Boating</h1>')
   })
@@ -125,7 +126,7 @@ describe('redirects of the author', () => {
   test('one that leads to a page no longer on the site rests', () => {
     const dead = make(site, redirects(toPage('a.html', 'walks')), { kind: 'remove', entries: ['walks'] })
     expect(redirectsOf(dead)).toMatchObject([{ from: 'a.html', rests: 'leads-nowhere' }])
-    expect([...outputFiles(dead)].some(({ path }) => path === 'a.html')).toBe(false)
+    expect([...outputFiles(dead, YEAR)].some(({ path }) => path === 'a.html')).toBe(false)
   })
 })
 

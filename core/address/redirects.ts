@@ -1,4 +1,4 @@
-import type { EntryId, LinkTarget } from '../plan/entry.ts'
+import type { EntryId, RedirectTarget } from '../plan/entry.ts'
 import { isWritten, type OwnRedirect, type Site } from '../plan/site.ts'
 import { nameKey } from '../standard/fileName.ts'
 import { addressesOf, pageAtPath } from './addresses.ts'
@@ -8,10 +8,10 @@ export interface Redirect extends OwnRedirect {
   /** Whether the author made it, or it follows from a pinned page that stands elsewhere now. */
   readonly origin: 'own' | 'pin'
   /**
-   * Why it is not written: a page stands there now, which a redirect never hides; or it leads to what is not
-   * on the site.
+   * Why it is not written: a page or a file stands there now, which a redirect never hides; or it leads to what is
+   * not on the site.
    */
-  readonly rests: 'page-there' | 'leads-nowhere' | undefined
+  readonly rests: 'page-there' | 'file-there' | 'leads-nowhere' | undefined
 }
 
 /** Pages by the key of their path. */
@@ -28,10 +28,16 @@ export function redirectsOf(site: Site): Redirect[] {
   const { plan, settings } = site
   const { paths } = addressesOf(site)
   const pages = pagesByKey(site)
+  const files = new Set([...site.files.values()].map(({ path }) => nameKey(path)))
   const byFrom = new Map<string, Redirect>()
-  const put = (from: string, to: LinkTarget, origin: Redirect['origin']) => {
+  const put = (from: string, to: RedirectTarget, origin: Redirect['origin']) => {
     const leads = to.to === 'address' || isWritten(site, plan.entries.get(to.entry))
-    const rests = pages.has(nameKey(from)) ? 'page-there' : leads ? undefined : 'leads-nowhere'
+    const there = pages.has(nameKey(from))
+      ? 'page-there'
+      : files.has(nameKey(from))
+        ? 'file-there'
+        : undefined
+    const rests = there ?? (leads ? undefined : 'leads-nowhere')
     byFrom.set(nameKey(from), { from, to, origin, rests })
   }
   for (const entry of plan.entries.values()) {

@@ -9,16 +9,18 @@ import { newPage } from '../plan/newEntry.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { createRenderer } from '../render/renderer.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
+import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { attribute, isInside, readPage } from '../testing/readPage.ts'
 import { figuresOf } from './figures.ts'
 import { wordsOn } from './words.ts'
+import { YEAR } from '../testing/year.ts'
 
 const TOP = 'https://example.com/'
 
 /** The links of a finished page, read from its HTML: where each leads, and whether it stands in main. */
 function linksInHtml(site: Site, id: string): { to: string | undefined; inMain: boolean; inMenu: boolean }[] {
   const url = TOP + encodePath(addressesOf(site).paths.get(id)!)
-  return readPage(createRenderer(site).page(id))
+  return readPage(createRenderer(site, YEAR).page(id))
     .all('a')
     .filter((link) => attribute(link, 'href')?.startsWith('#') === false)
     .map((link) => {
@@ -58,6 +60,20 @@ test('the links of every page are those of its finished HTML, and clicks those o
       expect(unreached).toBe(library.nodes().filter((id) => !ways[id]).length)
     }),
     { numRuns: 60 },
+  )
+})
+
+test('under any surround the links of a page are those of its finished HTML', () => {
+  fc.assert(
+    fc.property(arbitrarySite(10, arbitrarySurround), (site) => {
+      for (const [id, { kept, surround, text }] of linkGraph(site)) {
+        const read = linksInHtml(site, id)
+        expect(kept + text.length).toBe(read.length)
+        const targets = read.flatMap(({ to }) => to ?? [])
+        expect([...surround, ...text].sort()).toEqual(targets.sort())
+      }
+    }),
+    { numRuns: 80 },
   )
 })
 

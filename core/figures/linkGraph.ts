@@ -1,16 +1,22 @@
-import { type EntryId, isBegun, type PageEntry } from '../plan/entry.ts'
-import { entryOf, walk } from '../plan/plan.ts'
-import { isWritten, type Site } from '../plan/site.ts'
-import { compileBody } from '../render/body.ts'
 import { breadcrumbOf } from '../navigate/breadcrumb.ts'
-import { mainMenu, type MenuItem } from '../navigate/menu.ts'
-import { neighboursIn, readingOrder } from '../navigate/readingOrder.ts'
+import { hereMark, indexOfMenu, isThere, itemsShown, type MenuItem } from '../navigate/menu.ts'
+import { pageAbove } from '../navigate/pageAbove.ts'
+import { type Neighbours, neighboursIn, readingRuns } from '../navigate/readingOrder.ts'
+import { type EntryId, isBegun, type LinkTarget, type PageEntry } from '../plan/entry.ts'
+import { walk } from '../plan/plan.ts'
+import { isWritten, type Site } from '../plan/site.ts'
+import type { Menu } from '../plan/surround/menu.ts'
+import { type MenuShape, type PickedLink, type Piece, shapeNamed } from '../plan/surround/piece.ts'
+import { menuOf, standings } from '../plan/surround/surround.ts'
+import { compileBody } from '../render/body.ts'
+import { type Call, compileOwnHtml } from '../render/pieces/ownHtmlSource.ts'
+import { contactLines } from '../standard/contact.ts'
 
 /** The links that stand on one page, each as often as it stands there. */
 export interface PageLinks {
-  /** Pages that the surround links to: brand, menu, breadcrumb, pager. */
+  /** Pages that the surround links to. */
   readonly surround: readonly EntryId[]
-  /** How many links the menu has, those that leave the site included. */
+  /** How many links the menus have, those that leave the site included. */
   readonly menu: number
   /** How many links the surround has, those that leave the site included. */
   readonly kept: number
@@ -18,47 +24,129 @@ export interface PageLinks {
   readonly text: readonly EntryId[]
 }
 
-/** Where a menu item leads: a page of the site, out of it, or nowhere. */
-type Leads = EntryId | 'out' | undefined
+/** Where a link leads: to a page of the site, or to what is none. */
+type Leads = EntryId | 'elsewhere'
+
+/** What the links of a piece are worked out from on each page. */
+interface OnPage {
+  readonly page: PageEntry
+  readonly order: Neighbours
+}
+
+const leads = (target: LinkTarget): Leads => (target.to === 'entry' ? target.entry : 'elsewhere')
+
+function menuLinks(site: Site, menu: Menu, shape: MenuShape): (on: OnPage) => readonly Leads[] {
+  const linksOf = (items: readonly MenuItem[]): { id: string; to: Leads }[] =>
+    items.flatMap(({ id, target, items: under }) => [
+      ...(target ? [{ id, to: leads(target) }] : []),
+      ...linksOf(under),
+    ])
+  const followsPage = menu.kind === 'plan' && menu.from.at === 'section'
+  const prepare = (page: EntryId) => {
+    const items = itemsShown(site, menu, shape, page)
+    return { links: linksOf(items), index: indexOfMenu(items) }
+  }
+  const same = followsPage ? undefined : prepare(site.plan.home)
+  return ({ page }) => {
+    const { links, index } = same ?? prepare(page.id)
+    if (site.surround.here.form === 'link') return links.map(({ to }) => to)
+    // Where the mark is plain text, the page's own item is no link; other items that lead to it still are.
+    const { here } = hereMark(site.plan, index, page.id)
+    return links.flatMap(({ id, to }) => (id === here ? [] : [to]))
+  }
+}
+
+function pickedLinks(site: Site, links: readonly PickedLink[]): readonly Leads[] {
+  return links.flatMap(({ target }) => (isThere(site, target) ? [leads(target)] : []))
+}
+
+function breadcrumbLinks(site: Site): (on: OnPage) => readonly Leads[] {
+  const { plan, surround } = site
+  return ({ page }) =>
+    breadcrumbOf(plan, surround.breadcrumb, page.id)
+      .slice(0, -1)
+      .filter((id) => isWritten(site, plan.entries.get(id)))
+}
+
+function pagerLinks(site: Site, up: boolean): (on: OnPage) => readonly Leads[] {
+  return ({ page, order: { previous, next } }) =>
+    [previous, up ? pageAbove(site, page.id) : undefined, next].filter((id) => id !== undefined)
+}
+
+function callLinks(site: Site, { element, attributes }: Call): (on: OnPage) => readonly Leads[] {
+  if (element === 'put-breadcrumb') return breadcrumbLinks(site)
+  if (element === 'put-pager') return pagerLinks(site, 'up' in attributes)
+  const menu = site.surround.menus.find(({ name }) => name === attributes['menu'])
+  if (element !== 'put-menu' || !menu) return () => []
+  return menuLinks(site, menu, shapeNamed(attributes['shape']))
+}
+
+/** The links of own HTML: those to pages by id, those of computed parts, and all others as leaving the site. */
+function linksOfOwnHtml(site: Site, html: string): (on: OnPage) => readonly Leads[] {
+  const { texts, between } = compileOwnHtml(html, 0)
+  const fixed: Leads[] = texts.flatMap((text) =>
+    [...text.matchAll(/<a\b[^>]*\shref="(?!#)/g)].map(() => 'elsewhere' as const),
+  )
+  const calls: ((on: OnPage) => readonly Leads[])[] = []
+  for (const one of between) {
+    if ('element' in one) calls.push(callLinks(site, one))
+    else if (one.attribute === 'href' && one.to === 'entry' && isWritten(site, site.plan.entries.get(one.id)))
+      fixed.push(one.id)
+  }
+  return (on) => [...fixed, ...calls.flatMap((linksOn) => linksOn(on))]
+}
+
+/** The links that a piece writes on a page, in any order. */
+function linksOfPiece(site: Site, piece: Piece): (on: OnPage) => readonly Leads[] {
+  const always = (links: readonly Leads[]) => () => links
+  const { plan, surround } = site
+  switch (piece.kind) {
+    case 'brand':
+      return always([plan.home])
+    case 'menu': {
+      const menu = menuOf(surround, piece.menu)
+      return menu ? menuLinks(site, menu, piece.shape) : always([])
+    }
+    case 'links':
+      return always(pickedLinks(site, piece.links))
+    case 'columns':
+      return always(piece.columns.flatMap(({ links }) => pickedLinks(site, links)))
+    case 'contact':
+      return always(contactLines(piece.lines).flatMap(({ target }) => (target ? ['elsewhere'] : [])))
+    case 'breadcrumb':
+      return breadcrumbLinks(site)
+    case 'pager':
+      return pagerLinks(site, piece.up)
+    case 'html':
+      return linksOfOwnHtml(site, piece.html)
+    default:
+      return always([])
+  }
+}
 
 /** Works out the links of every page that is on the site, without writing a page. */
 export function linkGraph(site: Site): Map<EntryId, PageLinks> {
-  const { plan, settings } = site
-  const isOnSite = (id: EntryId) => isWritten(site, plan.entries.get(id))
-  const leadsTo = (id: EntryId): Leads => {
-    const entry = entryOf(plan, id)
-    if (entry.kind === 'group') return undefined
-    if (entry.kind === 'link' && entry.target.to === 'address') return 'out'
-    const page = entry.kind === 'link' ? (entry.target as { entry: EntryId }).entry : id
-    return isOnSite(page) ? page : undefined
-  }
-  const menu: { item: EntryId; leads: Leads }[] = []
-  const visit = (items: readonly MenuItem[]) => {
-    for (const item of items) {
-      const leads = leadsTo(item.entry)
-      if (leads !== undefined) menu.push({ item: item.entry, leads })
-      visit(item.items)
-    }
-  }
-  visit(mainMenu(site))
-  const neighbours = neighboursIn(readingOrder(plan))
-  const pagesInMenu = menu.flatMap(({ leads }) => (leads === 'out' || leads === undefined ? [] : [leads]))
-  const inMenu = new Set(menu.map(({ item }) => item))
+  const { plan, surround } = site
+  const neighbours = neighboursIn(readingRuns(plan, surround.order))
+  const pieces = [...standings(surround)].map(({ piece }) => ({ piece, linksOn: linksOfPiece(site, piece) }))
 
   const linksOf = (page: PageEntry): PageLinks => {
-    // Where the mark is plain text, the page's own item is no link; other items that lead to it still are.
-    const isText = settings.hereForm === 'text' && inMenu.has(page.id)
-    const fromMenu = isText ? pagesInMenu.toSpliced(pagesInMenu.indexOf(page.id), 1) : pagesInMenu
-    const { previous, next } = neighbours(page.id)
-    const way = breadcrumbOf(plan, page.id).slice(0, -1)
-    const around = [plan.home, ...way.filter(isOnSite), previous, next].filter((id) => id !== undefined)
-    const menuLinks = menu.length - (isText ? 1 : 0)
+    const on = { page, order: neighbours(page.id) }
+    const kept: Leads[] = []
+    let menu = 0
+    for (const { piece, linksOn } of pieces) {
+      const links = linksOn(on)
+      kept.push(...links)
+      if (piece.kind === 'menu') menu += links.length
+    }
     const text = isBegun(page)
       ? compileBody(page.body).slots.flatMap((slot) =>
-          slot.attribute === 'href' && slot.to === 'entry' && isOnSite(slot.id) ? [slot.id] : [],
+          slot.attribute === 'href' && slot.to === 'entry' && isWritten(site, plan.entries.get(slot.id))
+            ? [slot.id]
+            : [],
         )
       : []
-    return { surround: [...fromMenu, ...around], menu: menuLinks, kept: menuLinks + around.length, text }
+    return { surround: kept.filter((to) => to !== 'elsewhere'), menu, kept: kept.length, text }
   }
 
   const graph = new Map<EntryId, PageLinks>()

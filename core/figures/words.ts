@@ -34,18 +34,30 @@ export function textOfBody(body: Body): string {
 }
 
 const segmenters = new Map<string, Intl.Segmenter>()
-const counts = new WeakMap<Body, { readonly language: string; readonly count: number }>()
 
-/** How many words a page's main content has, as Unicode Standard Annex #29 parts them in the site's language. */
-export function wordsOn(page: PageEntry, language: string): number {
-  if (!isBegun(page) || page.body.html === '') return 0
-  const known = counts.get(page.body)
-  if (known?.language === language) return known.count
+/** How many words a text has, as Unicode Standard Annex #29 parts them in a language. */
+function countIn(text: string, language: string): number {
   let segmenter = segmenters.get(language)
   if (!segmenter)
     segmenters.set(language, (segmenter = new Intl.Segmenter(language, { granularity: 'word' })))
   let count = 0
-  for (const { isWordLike } of segmenter.segment(textOfBody(page.body))) if (isWordLike) count++
+  for (const { isWordLike } of segmenter.segment(text)) if (isWordLike) count++
+  return count
+}
+
+const counts = new WeakMap<Body, { readonly language: string; readonly count: number }>()
+
+/** How many words main content has, in a language. */
+export function countWords(html: string, language: string): number {
+  return countIn(textOfBody({ html, changed: '' }), language)
+}
+
+/** How many words the main content of a page has, in the site's language. Remembered as long as its body is. */
+export function wordsOn(page: PageEntry, language: string): number {
+  if (!isBegun(page) || page.body.html === '') return 0
+  const known = counts.get(page.body)
+  if (known?.language === language) return known.count
+  const count = countIn(textOfBody(page.body), language)
   counts.set(page.body, { language, count })
   return count
 }

@@ -2,25 +2,41 @@ import { addressesOf } from '../address/addresses.ts'
 import { redirectsOf } from '../address/redirects.ts'
 import { walk } from '../plan/plan.ts'
 import { filesByPath, isWritten, type Site } from '../plan/site.ts'
-import { MENU_SCRIPT, MENU_SCRIPT_PATH } from '../render/menuScript.ts'
+import { generatedPaths } from '../render/generated.ts'
+import { MENU_SCRIPT } from '../render/menuScript.ts'
 import { renderRedirect } from '../render/redirect.ts'
 import { createRenderer } from '../render/renderer.ts'
-import { STYLE_SHEET, STYLE_SHEET_PATH } from '../render/styleSheet.ts'
+import { fontFilesOf } from '../render/style/openFonts.ts'
+import { styleSheet } from '../render/style/styleSheet.ts'
 
-/** A file of the finished site: text that is made when it is asked for, or the key of bytes in the contents. */
-export type OutputFile = { readonly path: string } & (
-  { readonly text: () => string } | { readonly content: string }
-)
+/** Text that is made when it is asked for, the key of bytes in the contents, or the name of a file of an open font. */
+export type FileSource =
+  { readonly text: () => string } | { readonly content: string } | { readonly font: string }
+/** A file of the finished site. */
+export type OutputFile = { readonly path: string } & FileSource
 
-/** The files of the finished site that are the same for every plan, by path. */
-export const FIXED_FILES: ReadonlyMap<string, string> = new Map([
-  [STYLE_SHEET_PATH, STYLE_SHEET],
-  [MENU_SCRIPT_PATH, MENU_SCRIPT],
-])
+/** The files that Viatica makes for all pages of the finished site together. */
+export function sharedFiles(site: Site): readonly OutputFile[] {
+  const { surround } = site
+  const { ourStyles, ourScript } = surround.headFiles
+  const paths = generatedPaths(site)
+  return [
+    ...(ourStyles
+      ? [
+          { path: paths.style, text: () => styleSheet(surround, paths.fonts) },
+          ...fontFilesOf(surround.look).map((font) => ({ path: paths.fonts + font, font })),
+        ]
+      : []),
+    ...(ourScript ? [{ path: paths.script, text: () => MENU_SCRIPT }] : []),
+  ]
+}
 
-/** Every file of the finished site, pages in plan order first. A page's text is made only when it is called for. */
-export function* outputFiles(site: Site): Generator<OutputFile> {
-  const renderer = createRenderer(site)
+/**
+ * Every file of the finished site, pages in plan order first. A page's text is made only when it is called for.
+ * @param year of the build
+ */
+export function* outputFiles(site: Site, year: number): Generator<OutputFile> {
+  const renderer = createRenderer(site, year)
   const { paths } = addressesOf(site)
   for (const { entry } of walk(site.plan)) {
     if (isWritten(site, entry)) yield { path: paths.get(entry.id)!, text: () => renderer.page(entry.id) }
@@ -29,6 +45,6 @@ export function* outputFiles(site: Site): Generator<OutputFile> {
     if (redirect.rests === undefined)
       yield { path: redirect.from, text: () => renderRedirect(site, redirect) }
   }
-  for (const [path, text] of FIXED_FILES) yield { path, text: () => text }
+  yield* sharedFiles(site)
   for (const file of filesByPath(site)) yield { path: file.path, content: file.content }
 }

@@ -3,6 +3,7 @@ import { SaxesParser } from 'saxes'
 import type { Site } from '../plan/site.ts'
 import { entryOf, walk } from '../plan/plan.ts'
 import { labelOf } from '../plan/entry.ts'
+import { EMPTY_SURROUND } from '../plan/surround/surround.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { InputFault } from './inputFault.ts'
 import { readOpml, writeOpml } from './opml.ts'
@@ -22,12 +23,29 @@ function faultOf(read: () => unknown): InputFault {
 }
 
 describe('site files', () => {
+  test('carry files as large as a site can hold, and say which is not base64 (RFC 4648, section 4)', () => {
+    const file = (content: string) =>
+      JSON.stringify({
+        ...{ format: 'viatica-site', version: 2, settings: { name: 'Trust' } },
+        surround: EMPTY_SURROUND,
+        files: [{ id: 'a', path: 'a.pdf', content: 'k' }],
+        ...{ plan: { kind: 'page', id: 'home', title: 'Home' }, contents: { k: content } },
+      })
+    const bytes = Buffer.alloc(20_000_000, 7)
+    const { site } = readSiteFile(file(bytes.toString('base64')))
+    expect(site.files.get('a')!.size).toBe(bytes.length)
+    for (const content of ['AAA', 'AA=A', 'A===', 'A A=', 'ä123'])
+      expect(faultOf(() => readSiteFile(file(content))).message).toMatch(/base64/)
+  })
+
   test('any site comes back from its file as it was, and gives the same text again', () => {
     fc.assert(
       fc.property(arbitrarySite(), (site) => {
-        const text = writeSiteFile(site, new Map())
+        const contents = new Map([...site.files.values()].map(({ content }) => [content, 'AA==']))
+        const text = writeSiteFile(site, contents)
         const { site: back } = readSiteFile(text)
-        expect(writeSiteFile(back, new Map())).toBe(text)
+        expect(writeSiteFile(back, contents)).toBe(text)
+        expect(back.files).toEqual(site.files)
         expect(back.settings).toEqual(site.settings)
         expect(outlineOf(back)).toEqual(outlineOf(site))
       }),
@@ -44,14 +62,14 @@ describe('site files', () => {
 
   test('what is left out has its usual value', () => {
     const { site } = readSiteFile(JSON.stringify(good))
-    expect(site.settings).toMatchObject({ layout: 'flat', extension: '.html', menuDepth: 1 })
+    expect(site.settings).toMatchObject({ layout: 'flat', extension: '.html' })
     expect(entryOf(site.plan, 'home')).toMatchObject({ state: 'draft', inMenu: true, body: { html: '' } })
   })
 
   test.each([
     ['nothing', '', /not a site file/],
-    ['something else', '{"a": 1}', /format/],
-    ['a later version', JSON.stringify({ ...good, version: 2 }), /later version/],
+    ['something else', '{"a": 1}', /not a site file/],
+    ['a later version', JSON.stringify({ ...good, version: 3 }), /later version/],
     [
       'a file that is cut off',
       JSON.stringify(good, null, 1).slice(0, 120),
@@ -102,7 +120,7 @@ describe('site files', () => {
       JSON.stringify(good).replace('"version"', '"__proto__": {"x": 1}, "version"'),
       /__proto__|Invalid key/,
     ],
-    ['50 MB', `"${'x'.repeat(50_000_000)}"`, /larger than 20 MB/],
+    ['120 MB', `"${'x'.repeat(120_000_000)}"`, /larger than 110 MB/],
   ])('%s is refused: %#', (_, text, reason) => {
     expect(faultOf(() => readSiteFile(text)).message).toMatch(reason)
   })

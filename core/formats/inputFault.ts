@@ -26,6 +26,6 @@ export function placeIn(text: string, offset: number): Place {
 export const MAX_INPUT = 20_000_000
 
 /** @throws InputFault for a text that is too long to be read. */
-export function checkSize(text: string): void {
-  if (text.length > MAX_INPUT) throw new InputFault(`The file is larger than ${MAX_INPUT / 1_000_000} MB.`)
+export function checkSize(text: string, most = MAX_INPUT): void {
+  if (text.length > most) throw new InputFault(`The file is larger than ${most / 1_000_000} MB.`)
 }

@@ -16,7 +16,7 @@ import {
   type Plan,
   placeOf,
 } from '../plan/plan.ts'
-import { DEFAULT_SETTINGS, type Site } from '../plan/site.ts'
+import { type Site, siteWith } from '../plan/site.ts'
 import { soundFileName } from '../standard/fileName.ts'
 import { isAllowedTarget } from '../standard/target.ts'
 import { checkSize, InputFault, type Place } from './inputFault.ts'
@@ -192,11 +192,7 @@ export function readOpml(text: string): Site {
   }
   if (home.kind !== 'page')
     throw new InputFault('The only top-level outline must be a page: it is the home page.', first.place)
-  const site: Site = {
-    settings: { ...DEFAULT_SETTINGS, name: (title || home.title).slice(0, 200) },
-    files: new Map(),
-    plan: planOfBranch(home),
-  }
+  const site = siteWith({ name: (title || home.title).slice(0, 200) }, planOfBranch(home))
   return settleLinks(site, unsettled)
 }
 
@@ -208,11 +204,18 @@ function wayTo(plan: Plan, id: EntryId): string {
 }
 
 function linkAttributes(
-  { plan, settings }: Site,
+  { plan, settings, files }: Site,
   { target }: LinkEntry,
   paths: Addresses['paths'],
 ): Record<string, string> {
   if (target.to === 'address') return { type: 'link', url: target.url }
+  if (target.to === 'file') {
+    const file = files.get(target.file)
+    // An outline carries no files: where there is no address for it, the link is one that leads nowhere.
+    return settings.baseUrl !== '' && file
+      ? { type: 'link', url: absoluteUrl(settings, file.path) }
+      : { 'plan:to': GONE }
+  }
   const own: Record<string, string> = { 'plan:to': wayTo(plan, target.entry) }
   if (target.fragment) own['plan:fragment'] = target.fragment
   const path = paths.get(target.entry)

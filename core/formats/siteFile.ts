@@ -12,15 +12,26 @@ import { type EntryId, FIELDS_OF_KIND, type EntryField, pageSchema } from '../pl
 import { siteFileSchema } from '../plan/file.ts'
 import { MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
 import { DEFAULT_SETTINGS, type SettingName, settingSchemas, type Site } from '../plan/site.ts'
-import { fromSiteData, toSiteData } from '../plan/siteData.ts'
+import { fromSiteData, type SiteData, toSiteData } from '../plan/siteData.ts'
+import {
+  filesOfSurround,
+  STANDARD_SURROUND,
+  surroundFault,
+  surroundSchema,
+} from '../plan/surround/surround.ts'
+import { FIRST_VERSION_NAMES, firstVersionSettings, surroundOfFirstVersion } from './firstVersion.ts'
+import { nameKey } from '../standard/fileName.ts'
 import { checkSize, InputFault, placeIn } from './inputFault.ts'
 
 const FORMAT = 'viatica-site'
 
+/** The most that a site file can have: the files of a site in base64, and its plan. Counted in characters. */
+export const MAX_SITE_FILE = 110_000_000
+
 /** Each level of the plan opens a list and an object; bodies and settings need a few more. */
 const MAX_JSON_DEPTH = 2 * MAX_LEVELS + 8
 
-const settingsSchema = v.strictObject({
+const settingEntries = {
   ...(Object.fromEntries(
     Object.entries(settingSchemas).map(([name, schema]) =>
       name === 'name'
@@ -31,17 +42,33 @@ const settingsSchema = v.strictObject({
           ],
     ),
   ) as unknown as typeof settingSchemas),
-})
+}
 
-const fileSchema = v.strictObject({
+const shared = {
   format: v.literal(FORMAT, `must be "${FORMAT}": this is not a site file`),
-  version: v.literal(1, 'must be 1: this site file is of a later version'),
-  settings: settingsSchema,
   files: v.optional(v.array(siteFileSchema), []),
   plan: branchSchema,
   /** The bytes of the files by key, in base64. */
-  contents: v.optional(v.record(v.string(), v.pipe(v.string(), v.base64('must be base64'))), {}),
-})
+  contents: v.optional(v.record(v.string(), v.pipe(v.string(), v.check(isBase64, 'must be base64'))), {}),
+}
+
+const fileSchema = v.variant(
+  'version',
+  [
+    v.strictObject({
+      ...shared,
+      version: v.literal(1),
+      settings: v.strictObject({ ...settingEntries, ...firstVersionSettings }),
+    }),
+    v.strictObject({
+      ...shared,
+      version: v.literal(2),
+      settings: v.strictObject(settingEntries),
+      surround: v.optional(surroundSchema, STANDARD_SURROUND),
+    }),
+  ],
+  'must be 1 or 2: this is not a site file, or one of a later version',
+)
 
 /** A site as it stands in a site file, with the bytes of its files in base64 under their keys. */
 export interface ReadSite {
@@ -80,8 +107,31 @@ function readJson(text: string): unknown {
   }
 }
 
+/** The surround of a file, whichever version it is of, and its settings without those that became part of that. */
+function splitSettings(file: v.InferOutput<typeof fileSchema>): Pick<SiteData, 'settings' | 'surround'> {
+  if (file.version === 2) return file
+  const kept = Object.entries(file.settings).filter(([name]) => !FIRST_VERSION_NAMES.includes(name))
+  return {
+    settings: Object.fromEntries(kept) as unknown as SiteData['settings'],
+    surround: surroundOfFirstVersion(file.settings),
+  }
+}
+
+/** RFC 4648, section 4. A pattern for the whole would need room for every group of an 80 MB text. */
+function isBase64(text: string): boolean {
+  return text.length % 4 === 0 && !/[^A-Za-z0-9+/]/.test(text.replace(/={1,2}$/, ''))
+}
+
+/** RFC 4648, section 4: three bytes in four characters. */
+function bytesInBase64(text: string): number {
+  return (text.length / 4) * 3 - (/=*$/.exec(text)?.[0].length ?? 0)
+}
+
 /** What the schema cannot see: ids that are used twice, and ids that name nothing. */
-function crossFaults(plan: Branch, files: Site['files'], logo: Site['settings']['logo']): string | undefined {
+function crossFaults(
+  { plan, settings: { logo }, surround }: Pick<SiteData, 'plan' | 'settings' | 'surround'>,
+  files: Site['files'],
+): string | undefined {
   const seen = new Set<EntryId>()
   for (const { entry, level } of entriesOfBranch(plan)) {
     if (seen.has(entry.id)) return `Two entries have the id "${entry.id}".`
@@ -94,6 +144,10 @@ function crossFaults(plan: Branch, files: Site['files'], logo: Site['settings'][
   if (seen.size > MAX_ENTRIES) return `The plan has more than ${MAX_ENTRIES} entries.`
   if (logo && !files.has(logo.file))
     return `The logo names the file "${logo.file}", which the site does not have.`
+  const missing = filesOfSurround(surround).find((file) => !files.has(file))
+  if (missing) return `A piece names the file "${missing}", which the site does not have.`
+  const fault = surroundFault(surround)
+  if (fault) return fault
   if (plan.kind !== 'page') return 'The plan must start with the home page.'
   if (plan.state === 'planned') return 'The home page must be draft or ready.'
   return undefined
@@ -104,7 +158,7 @@ function crossFaults(plan: Branch, files: Site['files'], logo: Site['settings'][
  * @throws InputFault, with the place, for anything that is not a sound site file
  */
 export function readSiteFile(text: string): ReadSite {
-  checkSize(text)
+  checkSize(text, MAX_SITE_FILE)
   checkDepth(text)
   const result = v.safeParse(fileSchema, readJson(text))
   if (!result.success) {
@@ -118,18 +172,20 @@ export function readSiteFile(text: string): ReadSite {
       placeIn(text, node?.offset ?? 0),
     )
   }
-  const { settings, plan, contents } = result.output
-  const files = new Map(result.output.files.map((file) => [file.id, file]))
-  const fault = crossFaults(plan, files, settings.logo)
+  const { contents } = result.output
+  const data = { ...result.output, ...splitSettings(result.output) }
+  const sized = data.files.map((file) => ({ ...file, size: bytesInBase64(contents[file.content] ?? '') }))
+  const files = new Map(sized.map((file) => [file.id, file]))
+  const fault = crossFaults(data, files)
   if (fault) throw new InputFault(fault)
   if (files.size < result.output.files.length) throw new InputFault('Two files have the same id.')
-  if (new Set([...files.values()].map((file) => file.path)).size < files.size) {
+  if (new Set([...files.values()].map((file) => nameKey(file.path))).size < files.size) {
     throw new InputFault('Two files have the same path.')
   }
   for (const file of files.values()) {
     if (!(file.content in contents)) throw new InputFault(`The contents of ${file.path} are missing.`)
   }
-  return { site: fromSiteData(result.output), contents: new Map(Object.entries(contents)) }
+  return { site: { ...fromSiteData(data), files }, contents: new Map(Object.entries(contents)) }
 }
 
 /** What each field is when the file does not say; a title is always said. */
@@ -154,14 +210,16 @@ function branchForFile({ entries, ...entry }: Branch): object {
  * @param contents the bytes of the files in base64, by key
  */
 export function writeSiteFile(site: Site, contents: ReadonlyMap<string, string>): string {
-  const { settings, files, plan } = toSiteData(site)
+  const { settings, surround, files, plan } = toSiteData(site)
   const file = {
     format: FORMAT,
-    version: 1,
+    version: 2,
     settings: Object.fromEntries(
       (Object.keys(settingSchemas) as SettingName[]).map((name) => [name, settings[name]]),
     ),
-    files,
+    surround,
+    // How large they are is told by their bytes.
+    files: files.map(({ size: _, ...file }) => file),
     plan: branchForFile(plan),
     contents: Object.fromEntries([...contents].sort(([a], [b]) => (a < b ? -1 : 1))),
   }

@@ -34,9 +34,13 @@ function fieldColumn(name: string, field: EntryField): Column {
   }
 }
 
-/** Where a link leads, in one cell: an address, or the id of an entry with its fragment. */
+/** What stands before the id of a file, in a cell as in main content. */
+export const FILE_PREFIX = 'site-file:'
+
+/** Where a link leads, in one cell: an address, the id of a file, or the id of an entry with its fragment. */
 export function targetText(target: LinkTarget): string {
   if (target.to === 'address') return target.url
+  if (target.to === 'file') return FILE_PREFIX + target.file
   return target.fragment === '' ? target.entry : `${target.entry}#${target.fragment}`
 }
 

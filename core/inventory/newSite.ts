@@ -2,7 +2,7 @@ import * as v from 'valibot'
 import { type Branch, branchSchema, planOfBranch } from '../plan/branch.ts'
 import { type EntryId, FIELDS_OF_KIND } from '../plan/entry.ts'
 import { MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
-import { DEFAULT_SETTINGS, type Site } from '../plan/site.ts'
+import { type Site, siteWith } from '../plan/site.ts'
 import { InputFault } from '../formats/inputFault.ts'
 import { fieldOfCell } from './cells.ts'
 import { COLUMNS, columnNamed } from './columns.ts'
@@ -84,5 +84,5 @@ export function readNewSite(text: string, name: string, newId: () => EntryId): S
   const home = [...levels.keys()][0]!
   if (home.kind !== 'page') throw cellFault(2, 'kind', 'the first row is the home page, and must be a page.')
   if (home.state === 'planned') throw cellFault(2, 'state', 'the home page must be draft or ready.')
-  return { settings: { ...DEFAULT_SETTINGS, name }, files: new Map(), plan: planOfBranch(home) }
+  return siteWith({ name }, planOfBranch(home))
 }

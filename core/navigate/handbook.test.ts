@@ -62,7 +62,7 @@ function branchOf(name: string): Branch {
 test('previous and next of all 127 pages of the Debian handbook', () => {
   const plan = planOfBranch(branchOf('index.html'))
   const order = readingOrder(plan)
-  const neighbours = neighboursIn(order)
+  const neighbours = neighboursIn([order])
   const nameOf = (id: string | undefined) => {
     const entry = id === undefined ? undefined : plan.entries.get(id)
     return entry?.kind === 'page' ? entry.title : undefined

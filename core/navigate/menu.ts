@@ -1,20 +1,34 @@
-import type { EntryId } from '../plan/entry.ts'
+import { type EntryId, labelOf, type LinkTarget } from '../plan/entry.ts'
 import { ancestorsOf, childrenOf, entryOf, type Plan } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
+import type { Menu, MenuException, PlanMenu } from '../plan/surround/menu.ts'
+import type { MenuShape, PickedLink } from '../plan/surround/piece.ts'
 
 /** One item of a menu, with those under it. */
 export interface MenuItem {
-  readonly entry: EntryId
+  /** The id of its entry, or of the picked link: no other item of the menu has it. */
+  readonly id: string
+  /** The entry that it stands for in here marks; none for a picked link that leads elsewhere. */
+  readonly entry: EntryId | undefined
+  readonly label: string
+  /** Where it leads; nowhere for a group and for a planned page. */
+  readonly target: LinkTarget | undefined
   readonly items: readonly MenuItem[]
 }
 
-/** Whether an entry can lead somewhere: a page that is written, a link to one, or an address elsewhere. */
-export function leadsSomewhere(site: Site, id: EntryId): boolean {
-  const { entries } = site.plan
-  const entry = entries.get(id)
-  if (entry?.kind === 'link')
-    return entry.target.to === 'address' || isWritten(site, entries.get(entry.target.entry))
-  return isWritten(site, entry)
+const to = (entry: EntryId): LinkTarget => ({ to: 'entry', entry, fragment: '' })
+
+/** Whether a target is there to be led to: an address elsewhere, a file of the site, or a page that is written. */
+export function isThere(site: Site, target: LinkTarget): boolean {
+  if (target.to === 'file') return site.files.has(target.file)
+  return target.to === 'address' || isWritten(site, site.plan.entries.get(target.entry))
+}
+
+/** Where an entry leads; undefined for a group, a dead link, and a page that is not written. */
+export function targetOfEntry(site: Site, id: EntryId): LinkTarget | undefined {
+  const entry = site.plan.entries.get(id)
+  const target = entry?.kind === 'page' ? to(id) : entry?.kind === 'link' ? entry.target : undefined
+  return target && isThere(site, target) ? target : undefined
 }
 
 /** Whether an entry stands in menus though it leads nowhere yet: a planned page where these show as text. */
@@ -22,62 +36,156 @@ function showsAsText({ plan, settings }: Site, id: EntryId): boolean {
   return settings.plannedPages === 'text' && entryOf(plan, id).kind === 'page'
 }
 
-function itemsUnder(site: Site, parent: EntryId, depth: number): MenuItem[] {
-  const { plan } = site
+/** What one menu needs to know while it is worked out. */
+interface Projection {
+  readonly site: Site
+  readonly exceptions: ReadonlyMap<EntryId, MenuException>
+}
+
+function projectionOf(site: Site, menu: PlanMenu): Projection {
+  return { site, exceptions: new Map(menu.exceptions.map((exception) => [exception.entry, exception])) }
+}
+
+function itemOf({ site, exceptions }: Projection, id: EntryId, items: readonly MenuItem[]): MenuItem {
+  const label = exceptions.get(id)?.label || labelOf(entryOf(site.plan, id))
+  return { id, entry: id, label, target: targetOfEntry(site, id), items }
+}
+
+/**
+ * The items for what stands under an entry. An entry shows when it is in menus and leads somewhere; a group when at
+ * least one entry under it shows.
+ * @param isOpen whether what is under an entry shows, where the depth allows it
+ */
+function itemsUnder(
+  projection: Projection,
+  parent: EntryId,
+  depth: number,
+  isOpen: (id: EntryId) => boolean,
+): MenuItem[] {
+  const { site, exceptions } = projection
   const items: MenuItem[] = []
-  for (const id of childrenOf(plan, parent)) {
-    const entry = entryOf(plan, id)
-    if (!entry.inMenu) continue
-    const under = depth > 1 ? itemsUnder(site, id, depth - 1) : []
-    // A group shows when at least one entry under it shows, and one level is enough for it only as a label.
-    if (entry.kind === 'group' ? under.length > 0 : leadsSomewhere(site, id) || showsAsText(site, id))
-      items.push({ entry: id, items: under })
+  for (const id of childrenOf(site.plan, parent)) {
+    const entry = entryOf(site.plan, id)
+    if (!entry.inMenu || exceptions.get(id)?.leftOut) continue
+    const under = depth > 1 && isOpen(id) ? itemsUnder(projection, id, depth - 1, isOpen) : []
+    const shows =
+      entry.kind === 'group'
+        ? under.length > 0
+        : targetOfEntry(site, id) !== undefined || showsAsText(site, id)
+    if (shows) items.push(itemOf(projection, id, under))
   }
   return items
 }
 
-/**
- * The main menu: the plan from the home page down to the depth that the site asks for. The home page stands as
- * the first item beside its children. Entries out of the menu, dead links, and planned pages where the
- * site leaves these out, are left out with all that is under them. A group is a label for its submenu, so it needs a depth that shows one.
- */
-export function mainMenu(site: Site): readonly MenuItem[] {
-  const { plan, settings } = site
-  const items = itemsUnder(site, plan.home, settings.menuDepth)
-  return entryOf(plan, plan.home).inMenu ? [{ entry: plan.home, items: [] }, ...items] : items
+const ALWAYS = () => true
+
+/** The home page stands as the first item beside its children. */
+function itemsFromHome(projection: Projection, depth: number): readonly MenuItem[] {
+  const { plan } = projection.site
+  const items = itemsUnder(projection, plan.home, depth, ALWAYS)
+  const isIn = entryOf(plan, plan.home).inMenu && !projection.exceptions.get(plan.home)?.leftOut
+  return isIn ? [itemOf(projection, plan.home, []), ...items] : items
 }
 
-/** How the items of a menu are marked on one page. */
+/** The top-level section that a page is in, opened along the way to the page; none on the home page. */
+function itemsAround(projection: Projection, depth: number, page: EntryId): readonly MenuItem[] {
+  const { plan } = projection.site
+  const way = [...ancestorsOf(plan, page), page]
+  const section = way[1]
+  if (section === undefined || childrenOf(plan, section).length === 0) return []
+  const isOnWay = new Set(way)
+  const items = itemsUnder(projection, section, depth, (id) => isOnWay.has(id) || isGroup(plan, id))
+  return items.length === 0 ? [] : [itemOf(projection, section, items)]
+}
+
+/** A group leads nowhere by itself, so that it shows what is under it always. */
+const isGroup = (plan: Plan, id: EntryId) => entryOf(plan, id).kind === 'group'
+
+function pickedItem(site: Site, { id, label, target }: PickedLink): MenuItem | undefined {
+  if (!isThere(site, target)) return undefined
+  const entry = target.to === 'entry' && target.fragment === '' ? target.entry : undefined
+  return { id, entry, label, target, items: [] }
+}
+
+/** Whether the items of a menu are the same on every page, but for marks. */
+export function isSameEverywhere(menu: Menu): boolean {
+  return menu.kind === 'picked' || menu.from.at !== 'section'
+}
+
+/**
+ * The items of a menu on a page. Entries that are out of menus, dead links, and planned pages where the site leaves
+ * these out, are left out with all that is under them.
+ */
+export function itemsOf(site: Site, menu: Menu, page: EntryId): readonly MenuItem[] {
+  if (menu.kind === 'picked') return menu.links.flatMap((link) => pickedItem(site, link) ?? [])
+  const projection = projectionOf(site, menu)
+  switch (menu.from.at) {
+    case 'home':
+      return itemsFromHome(projection, menu.depth)
+    case 'section':
+      return itemsAround(projection, menu.depth, page)
+    case 'entry':
+      return site.plan.entries.has(menu.from.entry)
+        ? itemsUnder(projection, menu.from.entry, menu.depth, ALWAYS)
+        : []
+  }
+}
+
+const alone = (item: MenuItem): MenuItem => ({ ...item, items: [] })
+
+/**
+ * The items of a menu on a page as a shape shows them. A row and a line have one level: of a section menu the
+ * section and what stands right under it, of any other the first.
+ */
+export function itemsShown(site: Site, menu: Menu, shape: MenuShape, page: EntryId): readonly MenuItem[] {
+  if (shape !== 'row' && shape !== 'line') return itemsOf(site, menu, page)
+  if (menu.kind === 'picked') return itemsOf(site, menu, page)
+  const items = itemsOf(site, { ...menu, depth: 1 }, page)
+  return isSameEverywhere(menu) ? items : items.flatMap((item) => [alone(item), ...item.items.map(alone)])
+}
+
+/** How the items of a menu are marked on one page: by their ids. */
 export interface HereMark {
   /** The item of the page itself. */
-  readonly here: EntryId | undefined
+  readonly here: string | undefined
   /** When the page has no item: the item of its nearest ancestor that has one. */
-  readonly nearest: EntryId | undefined
+  readonly nearest: string | undefined
   /** Items above `here` or `nearest` in the menu. */
-  readonly within: ReadonlySet<EntryId>
+  readonly within: ReadonlySet<string>
 }
 
-/** The parent item of every item of a menu; undefined for those of the first level. */
-export type ItemParents = ReadonlyMap<EntryId, EntryId | undefined>
+/** The mark of a page that stands nowhere in the menu. */
+export const UNMARKED: HereMark = { here: undefined, nearest: undefined, within: new Set() }
+
+/** Where the items of a menu stand. */
+export interface MenuIndex {
+  /** The first item of each entry that has one. */
+  readonly itemOf: ReadonlyMap<EntryId, string>
+  /** The item above each item; undefined for those of the first level. */
+  readonly parents: ReadonlyMap<string, string | undefined>
+}
 
 /** Looks up which entries a menu has, and under which item each stands. */
-export function itemParents(menu: readonly MenuItem[]): ItemParents {
-  const parents = new Map<EntryId, EntryId | undefined>()
-  const visit = (items: readonly MenuItem[], parent: EntryId | undefined) => {
+export function indexOfMenu(menu: readonly MenuItem[]): MenuIndex {
+  const itemOf = new Map<EntryId, string>()
+  const parents = new Map<string, string | undefined>()
+  const visit = (items: readonly MenuItem[], parent: string | undefined) => {
     for (const item of items) {
-      parents.set(item.entry, parent)
-      visit(item.items, item.entry)
+      parents.set(item.id, parent)
+      if (item.entry !== undefined && !itemOf.has(item.entry)) itemOf.set(item.entry, item.id)
+      visit(item.items, item.id)
     }
   }
   visit(menu, undefined)
-  return parents
+  return { itemOf, parents }
 }
 
 /** The marks of a menu on a page: at most one item is `here`, or else at most one is `nearest`. */
-export function hereMark(plan: Plan, parents: ItemParents, page: EntryId): HereMark {
-  const here = parents.has(page) ? page : undefined
-  const nearest = here ? undefined : ancestorsOf(plan, page).findLast((ancestor) => parents.has(ancestor))
-  const within = new Set<EntryId>()
+export function hereMark(plan: Plan, { itemOf, parents }: MenuIndex, page: EntryId): HereMark {
+  const here = itemOf.get(page)
+  const ancestor = here ? undefined : ancestorsOf(plan, page).findLast((id) => itemOf.has(id))
+  const nearest = ancestor && itemOf.get(ancestor)
+  const within = new Set<string>()
   const marked = here ?? nearest
   for (let up = marked && parents.get(marked); up !== undefined; up = parents.get(up)) within.add(up)
   return { here, nearest, within }

@@ -4,11 +4,13 @@ import { ancestorsOf, entryOf, walk } from '../plan/plan.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import type { SetEntry } from '../plan/change/change.ts'
 import type { Site } from '../plan/site.ts'
+import type { Menu } from '../plan/surround/menu.ts'
+import type { MenuShape } from '../plan/surround/piece.ts'
 import { readOpml } from '../formats/opml.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { breadcrumbOf } from './breadcrumb.ts'
-import { hereMark, itemParents, mainMenu, type MenuItem } from './menu.ts'
-import { neighboursIn, readingOrder } from './readingOrder.ts'
+import { hereMark, indexOfMenu, itemsOf, itemsShown, type MenuItem } from './menu.ts'
+import { neighboursIn, readingOrder, readingRuns } from './readingOrder.ts'
 import { documentTitle } from './title.ts'
 
 const site = readOpml(`<opml version="2.0"><head><title>Trust</title></head><body><outline text="Home">
@@ -18,11 +20,18 @@ const site = readOpml(`<opml version="2.0"><head><title>Trust</title></head><bod
   <outline text="Shop" type="link" url="https://shop.example.org/"/>
   <outline text="Privacy"/></outline></body></opml>`)
 
-const depth = (menuDepth: 1 | 2): Site => ({ ...site, settings: { ...site.settings, menuDepth } })
+const depth = (levels: 1 | 2 | 3): Site => ({
+  ...site,
+  surround: {
+    ...site.surround,
+    menus: site.surround.menus.map((menu) => ({ ...menu, depth: levels }) as Menu),
+  },
+})
+const mainMenu = (from: Site) => itemsOf(from, from.surround.menus[0]!, from.plan.home)
 const set = (from: Site, entry: string, field: string, value: unknown): Site =>
   applyChange(from, { kind: 'setEntry', entry, field, value } as SetEntry).site
 const shape = (items: readonly MenuItem[]): unknown[] =>
-  items.map(({ entry, items: under }) => (under.length > 0 ? [entry, shape(under)] : entry))
+  items.map(({ id, items: under }) => (under.length > 0 ? [id, shape(under)] : id))
 
 describe('the main menu', () => {
   test('has the home page first, beside its children; a group shows when something under it shows', () => {
@@ -55,14 +64,78 @@ describe('the main menu', () => {
     const linked = set(site, 'shop', 'target', { to: 'entry', entry: 'privacy', fragment: '' })
     expect(shape(mainMenu(linked))).toContain('shop')
     const gone = applyChange(linked, { kind: 'remove', entries: ['privacy'] }).site
-    expect(shape(mainMenu(gone))).toEqual(['home', 'visit'])
+    expect(shape(mainMenu(gone))).toEqual(['home', ['visit', ['times', 'access']], ['walk', ['stage-1']]])
+  })
+})
+
+describe('other menus', () => {
+  const planMenu = (fields: object): Menu =>
+    ({ id: 'm', kind: 'plan', name: 'M', from: { at: 'home' }, depth: 3, exceptions: [], ...fields }) as Menu
+  const on = (page: string, menu: Menu, as: MenuShape = 'stack', from = site) =>
+    shape(itemsShown(from, menu, as, page))
+
+  test('around a page: its top-level section, opened along the way to it; none on the home page', () => {
+    const menu = planMenu({ from: { at: 'section' } })
+    expect(on('home', menu)).toEqual([])
+    expect(on('privacy', menu)).toEqual([])
+    expect(on('visit', menu)).toEqual([['visit', ['times', 'access']]])
+    expect(on('times', menu)).toEqual([['visit', ['times', 'access']]])
+    expect(on('ramps', menu)).toEqual([['visit', ['times', ['access', ['ramps']]]]])
+    expect(on('ramps', planMenu({ from: { at: 'section' }, depth: 1 }))).toEqual([
+      ['visit', ['times', 'access']],
+    ])
+    expect(on('stage-1', menu)).toEqual([['walk', ['stage-1']]])
+  })
+
+  test('from an entry: what stands under it', () => {
+    expect(on('home', planMenu({ from: { at: 'entry', entry: 'visit' } }))).toEqual([
+      'times',
+      ['access', ['ramps']],
+    ])
+    expect(on('home', planMenu({ from: { at: 'entry', entry: 'gone' } }))).toEqual([])
+  })
+
+  test('an entry is left out of one menu alone, with all under it, or has a label of its own there', () => {
+    const exceptions = [
+      { entry: 'visit', label: '', leftOut: true },
+      { entry: 'shop', label: 'Buy', leftOut: false },
+    ]
+    const items = itemsOf(site, planMenu({ depth: 2, exceptions }), 'home')
+    expect(shape(items)).toEqual(['home', ['walk', ['stage-1']], 'shop', 'privacy'])
+    expect(items.map(({ label }) => label)).toEqual(['Home', 'Walk', 'Buy', 'Privacy'])
+  })
+
+  test('picked: in the order of the author; what is not on the site is a gap, and comes back with the page', () => {
+    const link = (id: string, entry: string) => ({
+      id,
+      label: id,
+      target: { to: 'entry' as const, entry, fragment: '' },
+      isButton: false,
+    })
+    const menu: Menu = {
+      id: 'p',
+      kind: 'picked',
+      name: 'P',
+      links: [link('a', 'privacy'), link('b', 'times')],
+    }
+    expect(on('home', menu)).toEqual(['a', 'b'])
+    const without = applyChange(site, { kind: 'remove', entries: ['privacy'] })
+    expect(on('home', menu, 'stack', without.site)).toEqual(['b'])
+    expect(on('home', menu, 'stack', applyChange(without.site, without.inverse).site)).toEqual(['a', 'b'])
+    // The mark finds the page by the entry that the link leads to.
+    expect(hereMark(site.plan, indexOfMenu(itemsOf(site, menu, 'times')), 'times').here).toBe('b')
+  })
+
+  test('in a row and in a line have one level; of a section menu the section and what is right under it', () => {
+    expect(on('home', planMenu({}), 'row')).toEqual(['home', 'visit', 'shop', 'privacy'])
+    expect(on('ramps', planMenu({ from: { at: 'section' } }), 'line')).toEqual(['visit', 'times', 'access'])
   })
 })
 
 describe('the here mark', () => {
   const markOn = (page: string, menuDepth: 1 | 2) => {
     const menu = mainMenu(depth(menuDepth))
-    const { here, nearest, within } = hereMark(site.plan, itemParents(menu), page)
+    const { here, nearest, within } = hereMark(site.plan, indexOfMenu(menu), page)
     return { here, nearest, within: [...within] }
   }
 
@@ -80,8 +153,8 @@ describe('the here mark', () => {
 
 describe('breadcrumbs', () => {
   test('are the ancestors from the home page down, then the page; none on the home page', () => {
-    expect(breadcrumbOf(site.plan, 'ramps')).toEqual(['home', 'visit', 'access', 'ramps'])
-    expect(breadcrumbOf(site.plan, 'home')).toEqual([])
+    expect(breadcrumbOf(site.plan, { from: 1 }, 'ramps')).toEqual(['home', 'visit', 'access', 'ramps'])
+    expect(breadcrumbOf(site.plan, { from: 1 }, 'home')).toEqual([])
   })
 })
 
@@ -109,11 +182,33 @@ describe('the reading order', () => {
     ])
   })
 
+  test('within sections: each top-level section for itself, its own page first; pages alone have no neighbours', () => {
+    const { plan } = site
+    expect(readingRuns(plan, { scope: 'section', series: [] })).toEqual([
+      ['visit', 'times', 'access', 'ramps'],
+      ['stage-1'],
+    ])
+    expect(neighboursIn(readingRuns(plan, { scope: 'section', series: [] }))('privacy')).toEqual({
+      previous: undefined,
+      next: undefined,
+    })
+  })
+
+  test('in series: only the sections that are picked, one inside another for itself', () => {
+    const runs = (series: string[]) => readingRuns(site.plan, { scope: 'series', series })
+    expect(runs([])).toEqual([])
+    expect(runs(['visit'])).toEqual([['visit', 'times', 'access', 'ramps']])
+    expect(runs(['visit', 'access'])).toEqual([
+      ['visit', 'times'],
+      ['access', 'ramps'],
+    ])
+  })
+
   test('on any plan: next visits every page in it once, previous goes back, and it does not wrap', () => {
     fc.assert(
       fc.property(arbitrarySite(), ({ plan }) => {
         const order = readingOrder(plan)
-        const neighbours = neighboursIn(order)
+        const neighbours = neighboursIn([order])
         const seen: string[] = []
         for (let at: string | undefined = order[0]; at !== undefined; at = neighbours(at).next) {
           expect(neighbours(at).previous).toBe(seen.at(-1))

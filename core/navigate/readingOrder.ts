@@ -1,5 +1,6 @@
 import { type EntryId, isBegun } from '../plan/entry.ts'
-import { type Plan, walk } from '../plan/plan.ts'
+import { ancestorsOf, childrenOf, type Plan, walk } from '../plan/plan.ts'
+import type { OrderRule } from '../plan/surround/rules.ts'
 
 /** What comes before and after a page in the reading order. */
 export interface Neighbours {
@@ -17,13 +18,41 @@ export function readingOrder(plan: Plan): readonly EntryId[] {
   return order
 }
 
+/** The section within which a page is read on and back; undefined for a page that is read by itself. */
+function scopeOf(plan: Plan, { scope, series }: OrderRule): (page: EntryId) => EntryId | undefined {
+  if (scope === 'site') return () => plan.home
+  if (scope === 'section')
+    return (page) => {
+      const section = ancestorsOf(plan, page)[1] ?? page
+      return section !== plan.home && childrenOf(plan, section).length > 0 ? section : undefined
+    }
+  const picked = new Set(series)
+  // A series inside another is read for itself.
+  return (page) => [...ancestorsOf(plan, page), page].findLast((id) => picked.has(id))
+}
+
+/** The reading order, cut into the runs within which previous and next lead. */
+export function readingRuns(plan: Plan, rule: OrderRule): readonly (readonly EntryId[])[] {
+  const scope = scopeOf(plan, rule)
+  const runs = new Map<EntryId, EntryId[]>()
+  for (const page of readingOrder(plan)) {
+    const section = scope(page)
+    if (section === undefined) continue
+    const run = runs.get(section)
+    if (run) run.push(page)
+    else runs.set(section, [page])
+  }
+  return [...runs.values()]
+}
+
 const ALONE: Neighbours = { previous: undefined, next: undefined }
 
-/** A look-up from page to neighbours. The order does not wrap; a page that is not in it has none. */
-export function neighboursIn(order: readonly EntryId[]): (page: EntryId) => Neighbours {
-  const places = new Map(order.map((id, place) => [id, place]))
+/** A look-up from page to neighbours. No run wraps; a page that is in none has none. */
+export function neighboursIn(runs: readonly (readonly EntryId[])[]): (page: EntryId) => Neighbours {
+  const places = new Map<EntryId, { run: readonly EntryId[]; at: number }>()
+  for (const run of runs) run.forEach((id, at) => places.set(id, { run, at }))
   return (page) => {
     const place = places.get(page)
-    return place === undefined ? ALONE : { previous: order[place - 1], next: order[place + 1] }
+    return place ? { previous: place.run[place.at - 1], next: place.run[place.at + 1] } : ALONE
   }
 }

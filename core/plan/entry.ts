@@ -19,6 +19,10 @@ export type PageState = (typeof STATES)[number]
 export const pictureSchema = v.strictObject({ file: entryIdSchema, alt: v.optional(line(300), '') })
 export type Picture = v.InferOutput<typeof pictureSchema>
 
+/** What a page shows large at its top: a picture, and words on it. */
+export const bannerSchema = v.strictObject({ ...pictureSchema.entries, text: v.optional(line(300), '') })
+export type Banner = v.InferOutput<typeof bannerSchema>
+
 const fileNameSchema = v.pipe(
   line(200),
   v.rawCheck(({ dataset, addIssue }) => {
@@ -60,21 +64,27 @@ const pinSchema = v.strictObject({
 
 export type Pin = v.InferOutput<typeof pinSchema>
 
-export const targetSchema = v.variant('to', [
-  v.strictObject({
-    to: v.literal('address'),
-    url: v.pipe(
-      filledLine(2000),
-      v.check(isAllowedTarget, 'must be an address that starts with http:, https:, mailto: or tel:'),
-    ),
-  }),
-  v.strictObject({
-    to: v.literal('entry'),
-    entry: entryIdSchema,
-    /** Without the `#`. */
-    fragment: v.optional(line(200), ''),
-  }),
-])
+const toAddress = v.strictObject({
+  to: v.literal('address'),
+  url: v.pipe(
+    filledLine(2000),
+    v.check(isAllowedTarget, 'must be an address that starts with http:, https:, mailto: or tel:'),
+  ),
+})
+const toEntry = v.strictObject({
+  to: v.literal('entry'),
+  entry: entryIdSchema,
+  /** Without the `#`. */
+  fragment: v.optional(line(200), ''),
+})
+const toFile = v.strictObject({ to: v.literal('file'), file: entryIdSchema })
+
+/** Where a redirect can lead. */
+export const redirectTargetSchema = v.variant('to', [toAddress, toEntry])
+export type RedirectTarget = v.InferOutput<typeof redirectTargetSchema>
+
+/** Where a link can lead: to an address, to another entry, to a file of the site. */
+export const targetSchema = v.variant('to', [toAddress, toEntry, toFile])
 export type LinkTarget = v.InferOutput<typeof targetSchema>
 
 /** What each field of an entry may hold, whatever the kind. Empty text means "not set". */
@@ -84,7 +94,7 @@ export const fieldSchemas = {
   fileName: fileNameSchema,
   heading: line(300),
   description: line(1000),
-  banner: v.nullable(pictureSchema),
+  banner: v.nullable(bannerSchema),
   note: lines(10_000),
   state: v.picklist(STATES, 'must be planned, draft or ready'),
   inMenu: v.boolean('must be true or false'),

@@ -1,37 +1,96 @@
 import * as v from 'valibot'
-import { entryIdSchema } from './entry.ts'
+import { sitePathSchema } from '../standard/sitePath.ts'
 import { line } from '../standard/text.ts'
+import { entryIdSchema } from './entry.ts'
 
-/** Kinds of files that a site can hold, by ending, with their media types (IANA registry). */
-export const MEDIA_TYPES: Readonly<Record<string, string>> = {
-  svg: 'image/svg+xml',
-  png: 'image/png',
-  jpg: 'image/jpeg',
-  jpeg: 'image/jpeg',
-  gif: 'image/gif',
-  webp: 'image/webp',
-  avif: 'image/avif',
+/** What pages do with a file: show it, be styled by it, run it, write with it, or offer it. */
+export type FileKind = 'picture' | 'style' | 'script' | 'font' | 'download'
+
+/** What a site holds under an ending. */
+export interface FileType {
+  readonly kind: FileKind
+  /** As the IANA registry has it. */
+  readonly media: string
 }
 
-const SEGMENT = '[a-z0-9][a-z0-9_-]*'
+const picture = (media: string): FileType => ({ kind: 'picture', media })
+const font = (media: string): FileType => ({ kind: 'font', media })
+const download = (media: string): FileType => ({ kind: 'download', media })
+const script: FileType = { kind: 'script', media: 'text/javascript' }
+const OFFICE = 'application/vnd.openxmlformats-officedocument'
+const OPEN_DOCUMENT = 'application/vnd.oasis.opendocument'
 
-/** A file of the site that pages use: a picture. Its bytes are kept apart, under `content`. */
+/** Kinds of files that a site can hold, by ending. */
+export const FILE_TYPES: Readonly<Record<string, FileType>> = {
+  svg: picture('image/svg+xml'),
+  png: picture('image/png'),
+  jpg: picture('image/jpeg'),
+  jpeg: picture('image/jpeg'),
+  gif: picture('image/gif'),
+  webp: picture('image/webp'),
+  avif: picture('image/avif'),
+  ico: picture('image/x-icon'),
+  css: { kind: 'style', media: 'text/css' },
+  js: script,
+  mjs: script,
+  woff2: font('font/woff2'),
+  woff: font('font/woff'),
+  ttf: font('font/ttf'),
+  otf: font('font/otf'),
+  pdf: download('application/pdf'),
+  txt: download('text/plain'),
+  md: download('text/markdown'),
+  csv: download('text/csv'),
+  ics: download('text/calendar'),
+  json: download('application/json'),
+  zip: download('application/zip'),
+  epub: download('application/epub+zip'),
+  docx: download(`${OFFICE}.wordprocessingml.document`),
+  xlsx: download(`${OFFICE}.spreadsheetml.sheet`),
+  pptx: download(`${OFFICE}.presentationml.presentation`),
+  odt: download(`${OPEN_DOCUMENT}.text`),
+  ods: download(`${OPEN_DOCUMENT}.spreadsheet`),
+  odp: download(`${OPEN_DOCUMENT}.presentation`),
+  mp3: download('audio/mpeg'),
+  mp4: download('video/mp4'),
+  webm: download('video/webm'),
+}
+
+/** What stands after the last dot of a name, in lower case; empty without one. */
+export function endingOf(name: string): string {
+  return /\.([^./]*)$/.exec(name)?.[1]!.toLowerCase() ?? ''
+}
+
+/** The type that the name of a file says it has; undefined for one that sites do not hold. */
+export function fileTypeOf(name: string): FileType | undefined {
+  const ending = endingOf(name)
+  return Object.hasOwn(FILE_TYPES, ending) ? FILE_TYPES[ending] : undefined
+}
+
+/** The media type of a file of the site. */
+export function mediaTypeOf(path: string): string {
+  return fileTypeOf(path)?.media ?? 'application/octet-stream'
+}
+
+/** All files of a site together: as much as a site file can carry. */
+export const MAX_SITE_BYTES = 60_000_000
+
+/** A file of the site that pages use. Its bytes are kept apart, under `content`. */
 export const siteFileSchema = v.strictObject({
   id: entryIdSchema,
   /** Where it stands in the finished site, such as `pictures/lock.svg`. */
   path: v.pipe(
-    line(200),
-    v.regex(
-      new RegExp(`^(${SEGMENT}/)*${SEGMENT}\\.(${Object.keys(MEDIA_TYPES).join('|')})$`),
-      `must be a lower-case path ending in ${Object.keys(MEDIA_TYPES).join(', ')}`,
+    sitePathSchema,
+    v.check(
+      (path) => fileTypeOf(path) !== undefined,
+      `must end in one of ${Object.keys(FILE_TYPES).join(', ')}`,
     ),
   ),
   /** The key of the bytes in the store of contents. */
   content: v.pipe(v.string(), v.regex(/^[a-z0-9]{1,64}$/, 'must be a content key')),
+  /** How many bytes it has. */
+  size: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0)), 0),
+  /** Of a picture: what it says to those who do not see it, wherever nothing else is said for it. */
+  alt: v.optional(line(300), ''),
 })
 export type SiteFile = v.InferOutput<typeof siteFileSchema>
-
-/** The media type of a file of the site. */
-export function mediaTypeOf(path: string): string {
-  return MEDIA_TYPES[path.slice(path.lastIndexOf('.') + 1)] ?? 'application/octet-stream'
-}

@@ -1,11 +1,20 @@
 import * as v from 'valibot'
 import { isBaseUrl } from '../standard/target.ts'
-import { type Entry, type EntryId, isBegun, type PageEntry, pictureSchema, targetSchema } from './entry.ts'
+import {
+  type Entry,
+  type EntryId,
+  isBegun,
+  type PageEntry,
+  type Picture,
+  pictureSchema,
+  redirectTargetSchema,
+} from './entry.ts'
 import type { SiteFile } from './file.ts'
 import { newPage } from './newEntry.ts'
 import type { Plan } from './plan.ts'
 import { sitePathSchema } from '../standard/sitePath.ts'
-import { filledLine, line, lines } from '../standard/text.ts'
+import { filledLine, line } from '../standard/text.ts'
+import { STANDARD_SURROUND, type Surround } from './surround/surround.ts'
 
 /** BCP 47, as far as the ECMAScript Internationalization API can tell a well-formed tag. */
 function isLanguageTag(tag: string): boolean {
@@ -23,7 +32,7 @@ export const LINK_STYLES = ['relative', 'root', 'absolute'] as const
 export const PLANNED_RULES = ['left-out', 'text', 'stand-in'] as const
 
 /** An address that pages had, or that others took them to have, and where it should lead. */
-const redirectSchema = v.strictObject({ from: sitePathSchema, to: targetSchema })
+const redirectSchema = v.strictObject({ from: sitePathSchema, to: redirectTargetSchema })
 export type OwnRedirect = v.InferOutput<typeof redirectSchema>
 
 /** What each setting of a site may hold. */
@@ -57,14 +66,11 @@ export const settingSchemas = {
   titlePattern: filledLine(200),
   homeTitlePattern: filledLine(200),
   logo: v.nullable(pictureSchema),
-  menuDepth: v.picklist([1, 2], 'must be 1 or 2'),
-  /** Whether the menu item of the current page stays a link or becomes plain text. */
-  hereForm: v.picklist(['link', 'text'], 'must be link or text'),
-  previousWord: filledLine(60),
-  nextWord: filledLine(60),
-  footerText: lines(2000),
-  contact: line(300),
-  copyright: line(300),
+  /** Findings that the author has set aside, by their keys, each with why. */
+  setAside: v.pipe(
+    v.array(v.strictObject({ key: line(300), reason: filledLine(500) })),
+    v.maxLength(5000, 'must be at most 5000 findings'),
+  ),
 } as const
 
 export type SettingName = keyof typeof settingSchemas
@@ -86,18 +92,13 @@ export const DEFAULT_SETTINGS: Omit<Settings, 'name'> = {
   titlePattern: '{title} · {site}',
   homeTitlePattern: '{site}',
   logo: null,
-  menuDepth: 1,
-  hereForm: 'link',
-  previousWord: 'Previous',
-  nextWord: 'Next',
-  footerText: '',
-  contact: '',
-  copyright: '',
+  setAside: [],
 }
 
-/** One site: what was decided for all of its pages, the files they use, and the plan. */
+/** One site: what was decided for all of its pages, what stands around them, the files they use, and the plan. */
 export interface Site {
   readonly settings: Settings
+  readonly surround: Surround
   readonly files: ReadonlyMap<EntryId, SiteFile>
   readonly plan: Plan
 }
@@ -115,16 +116,30 @@ export function filesByPath({ files }: Pick<Site, 'files'>): SiteFile[] {
   return [...files.values()].sort((a, b) => (a.path < b.path ? -1 : 1))
 }
 
+/** A site with a plan, and all else as new sites have it but for the settings given. */
+export function siteWith(settings: Partial<Settings> & Pick<Settings, 'name'>, plan: Plan): Site {
+  return {
+    settings: { ...DEFAULT_SETTINGS, ...settings },
+    surround: STANDARD_SURROUND,
+    files: new Map(),
+    plan,
+  }
+}
+
 /** A site with nothing in it but a home page. */
 export function newSite(name: string, home: EntryId): Site {
-  return {
-    settings: { ...DEFAULT_SETTINGS, name },
-    files: new Map(),
-    plan: {
+  return siteWith(
+    { name },
+    {
       home,
       entries: new Map([[home, newPage(home, 'Home', { heading: name })]]),
       parents: new Map(),
       children: new Map(),
     },
-  }
+  )
+}
+
+/** What a picture says to those who do not see it: what was said for it where it stands, else what is kept with it. */
+export function altOf({ files }: Pick<Site, 'files'>, { file, alt }: Picture): string {
+  return alt || (files.get(file)?.alt ?? '')
 }

@@ -6,6 +6,7 @@ import { fragmentFault } from '../standard/fragment.ts'
 import { attribute, isInside, readPage, textOf } from '../testing/readPage.ts'
 import { compileBody } from './body.ts'
 import { createRenderer } from './renderer.ts'
+import { YEAR } from '../testing/year.ts'
 
 const site: Site = {
   ...readOpml(`<opml version="2.0"><head><title>Trust</title></head><body><outline text="Home">
@@ -15,9 +16,11 @@ const base = applyChange(site, {
   kind: 'batch',
   changes: [
     { kind: 'setSite', field: 'layout', value: 'nested' },
-    { kind: 'setSite', field: 'copyright', value: '© Trust' },
     { kind: 'setEntry', entry: 'later', field: 'state', value: 'planned' },
-    { kind: 'addFile', file: { id: 'lock', path: 'pictures/lock.svg', content: 'k' } },
+    {
+      kind: 'addFile',
+      file: { id: 'lock', path: 'pictures/lock.svg', content: 'k', size: 1, alt: 'A lock' },
+    },
   ],
 }).site
 
@@ -25,6 +28,7 @@ function pageWith(html: string): string {
   const value = { html, changed: '' }
   return createRenderer(
     applyChange(base, { kind: 'setEntry', entry: 'times', field: 'body', value }).site,
+    YEAR,
   ).page('times')
 }
 
@@ -67,14 +71,14 @@ describe('main content', () => {
     expect(read.outline.filter((name) => name !== 'script')).toEqual([
       'a',
       'header',
-      'nav',
+      'div',
       'main',
-      'nav',
+      'div',
       'footer',
     ])
     const footer = read.all('footer').find((element) => attribute(element, 'class') === 'site-footer')!
     expect(isInside(footer, 'main')).toBe(false)
-    expect(textOf(footer).trim()).toBe('© Trust')
+    expect(textOf(footer).trim()).toBe('© 2026 Trust')
   })
 
   test('any mixture of tags stays inside main', () => {
@@ -113,9 +117,9 @@ describe('main content', () => {
         expect(readPage(pageWith(pieces.join(''))).outline).toEqual([
           'a',
           'header',
-          'nav',
+          'div',
           'main',
-          'nav',
+          'div',
           'footer',
         ])
       }),

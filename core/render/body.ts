@@ -1,4 +1,4 @@
-import { parse, serialize } from 'parse5'
+import { parse, serialize, serializeOuter } from 'parse5'
 import type { Body, EntryId } from '../plan/entry.ts'
 import {
   contentOf,
@@ -25,6 +25,13 @@ export interface Slot {
   readonly to: 'entry' | 'site-file'
   readonly id: EntryId
   readonly fragment: string
+  /** Of a picture, which is a slot as a whole: its element before and after the address. */
+  readonly picture?: {
+    readonly before: string
+    readonly after: string
+    /** Undefined where the author says nothing: then what is kept with the picture is said. */
+    readonly alt: string | undefined
+  }
 }
 
 /** Main content, parsed once and made whole: text with slots between. */
@@ -71,7 +78,7 @@ function staysInside(content: string): boolean {
 }
 
 /** Parses until the result reads the same when it stands in a page; what never settles is shown as text. */
-function settle(source: string): Fragment {
+export function settle(source: string): Fragment {
   let fragment = mended(parseMainContent(source))
   if (!WITH_OWN_RULES.test(source)) return fragment
   for (let tries = 0; tries < 3; tries++) {
@@ -82,31 +89,62 @@ function settle(source: string): Fragment {
   return parseMainContent(`<pre>${escapeText(source)}</pre>`)
 }
 
+/** Every text node in a tree. */
+function* textsOf(parent: { childNodes: Node[] }): Generator<{ value: string }> {
+  for (const node of parent.childNodes) {
+    if (isElement(node)) yield* textsOf(contentOf(node))
+    else if (node.nodeName === '#text') yield node as { value: string }
+  }
+}
+
 /** Takes the marks of our slots out of the author's text, and mends what cannot be closed or reads in two ways. */
 function mended(fragment: Fragment): Fragment {
+  for (const text of textsOf(fragment)) text.value = text.value.replace(MARKS, '')
   for (const { element } of elementsOf(fragment)) {
     // The parsing rules have no end tag for plaintext: it would take the rest of the page.
     if (element.tagName === 'plaintext') element.tagName = element.nodeName = 'pre'
-    for (const attribute of element.attrs) attribute.value = attribute.value.replaceAll(SLOT_MARK, '')
+    for (const attribute of element.attrs) attribute.value = attribute.value.replace(MARKS, '')
   }
   return fragment
 }
 
 const SLOT_MARK = '\u0001'
-const SLOT = new RegExp(` ([a-z]+)="${SLOT_MARK}(\\d+)${SLOT_MARK}"`)
+/** Where a link or a picture is to be written in serialised content. */
+export const SLOT = new RegExp(` [a-z]+="${SLOT_MARK}\\d+${SLOT_MARK}"|${SLOT_MARK}\\d+${SLOT_MARK}`)
+/** Marks the places of computed parts in a piece's own HTML. */
+export const CALL_MARK = '\u0002'
+const MARKS = new RegExp(`[${SLOT_MARK}${CALL_MARK}]`, 'g')
 
-function markSlots(fragment: Fragment): Slot[] {
+/** Puts marks in the place of links and pictures that must be written for each page. */
+export function markSlots(fragment: Fragment): Slot[] {
   const slots: Slot[] = []
-  for (const { element } of elementsOf(fragment)) {
+  for (const { element } of [...elementsOf(fragment)]) {
     for (const attribute of element.attrs) {
       const pointer = POINTING_ATTRIBUTES.includes(attribute.name) && POINTER.exec(attribute.value)
       if (!pointer) continue
       const [, to, id, fragmentId = ''] = pointer
-      attribute.value = SLOT_MARK + slots.length + SLOT_MARK
-      slots.push({ attribute: attribute.name, to: to as Slot['to'], id: id!, fragment: decode(fragmentId) })
+      const mark = SLOT_MARK + slots.length + SLOT_MARK
+      const slot = { attribute: attribute.name, to: to as Slot['to'], id: id!, fragment: decode(fragmentId) }
+      attribute.value = mark
+      const isPicture = element.tagName === 'img' && attribute.name === 'src'
+      slots.push(isPicture ? { ...slot, picture: pictureAround(element, mark) } : slot)
+      if (isPicture) giveWay(element, mark)
     }
   }
   return slots
+}
+
+/** The element of a picture, parted where its address will stand. */
+function pictureAround(element: Element, mark: string): NonNullable<Slot['picture']> {
+  const [before = '', after = ''] = serializeOuter(element).split(mark)
+  return { before, after, alt: element.attrs.find(({ name }) => name === 'alt')?.value }
+}
+
+/** Puts a mark in the place of an element. */
+function giveWay(element: Element, mark: string): void {
+  const { childNodes } = element.parentNode!
+  const text = { nodeName: '#text', value: mark, parentNode: element.parentNode } as Node
+  childNodes.splice(childNodes.indexOf(element), 1, text)
 }
 
 function decode(fragmentId: string): string {
@@ -118,21 +156,20 @@ function decode(fragmentId: string): string {
 }
 
 /** Indents the lines of text nodes by how deep they stand; never where white space counts. */
-function indentLines(parent: { childNodes: Node[] }, depth: number): void {
+export function indentLines(parent: { childNodes: Node[] }, depth: number, base: number): void {
   const { childNodes } = parent
   childNodes.forEach((node, at) => {
     if (isElement(node)) {
-      if (!VERBATIM.has(node.tagName)) indentLines(contentOf(node), depth + 1)
+      if (!VERBATIM.has(node.tagName)) indentLines(contentOf(node), depth + 1, base)
       else keepFirstLineEnd(node)
     } else if (node.nodeName === '#text') {
       const text = node as { value: string }
-      text.value = text.value.replaceAll(SLOT_MARK, '')
       if (!text.value.includes('\n')) return
-      const inner = '\n' + ' '.repeat(INDENT + 2 * depth)
+      const inner = '\n' + ' '.repeat(base + 2 * depth)
       text.value = text.value.replace(/[ \t]*\n[ \t]*/g, inner).replace(/(\n +)(?:\n +)+/g, `\n$1`)
       const isLast = at === childNodes.length - 1
       if (isLast && depth > 0)
-        text.value = text.value.replace(/\n +$/, '\n' + ' '.repeat(INDENT + 2 * depth - 2))
+        text.value = text.value.replace(/\n +$/, '\n' + ' '.repeat(base + 2 * depth - 2))
     }
   })
 }
@@ -156,9 +193,8 @@ export function compileBody(body: Body): CompiledBody {
   let hasFirstHeading = false
   for (const { element } of elementsOf(fragment)) if (element.tagName === 'h1') hasFirstHeading = true
   const slots = markSlots(fragment)
-  indentLines(fragment, 0)
-  const parts = serialize(fragment).trim().split(SLOT)
-  const texts = parts.filter((_, at) => at % 3 === 0)
+  indentLines(fragment, 0, INDENT)
+  const texts = serialize(fragment).trim().split(SLOT)
   const result: CompiledBody = { texts, slots, hasFirstHeading }
   compiled.set(body, result)
   return result
@@ -169,13 +205,22 @@ export function hrefOfSlot(slot: Slot, links: Links): string | undefined {
   return slot.to === 'entry' ? links.toPage(slot.id, slot.fragment) : links.toFile(slot.id)
 }
 
-/** Compiled main content with its links written for the page it stands on. A dead link loses its target only. */
+/** A dead link loses its target only; in place of a picture that is gone stands what it said. */
+export function writeSlot(slot: Slot, links: Links): string {
+  const href = hrefOfSlot(slot, links)
+  if (slot.picture) {
+    const { before, after, alt } = slot.picture
+    if (href === undefined) return escapeText(alt ?? '')
+    return (
+      before + href + (alt === undefined ? after.replace(/>$/, ` alt="${links.altOf(slot.id)}">`) : after)
+    )
+  }
+  return href === undefined ? '' : ` ${slot.attribute}="${href}"`
+}
+
+/** Compiled main content with its links written for the page it stands on. */
 export function renderBody({ texts, slots }: CompiledBody, links: Links): string {
   let html = texts[0]!
-  slots.forEach((slot, at) => {
-    const href = hrefOfSlot(slot, links)
-    if (href !== undefined) html += ` ${slot.attribute}="${href}"`
-    html += texts[at + 1]
-  })
+  slots.forEach((slot, at) => (html += writeSlot(slot, links) + texts[at + 1]))
   return html
 }

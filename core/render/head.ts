@@ -3,10 +3,10 @@ import type { Neighbours } from '../navigate/readingOrder.ts'
 import { documentTitle } from '../navigate/title.ts'
 import { isBegun, type PageEntry } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
+import { breadcrumbData } from './breadcrumbData.ts'
 import { escapeAttribute, escapeText } from './escape.ts'
+import { headFileLines } from './headFiles.ts'
 import type { Links } from './links.ts'
-import { MENU_SCRIPT_PATH } from './menuScript.ts'
-import { STYLE_SHEET_PATH } from './styleSheet.ts'
 
 /** The lines inside `head` that tell one page from another. */
 export interface HeadParts {
@@ -16,7 +16,9 @@ export interface HeadParts {
   readonly canonical: string
   /** Previous and next. */
   readonly order: string
-  /** The links to the style sheet and the script. */
+  /** The breadcrumb as data for machines. */
+  readonly data: string
+  /** The links to style sheets and scripts. */
   readonly files: string
 }
 
@@ -26,12 +28,13 @@ const FIRST =
 
 /** Works out the lines of a page's `head`. */
 export function headParts(
-  { plan, settings }: Site,
+  site: Site,
   page: PageEntry,
   path: string,
   { previous, next }: Neighbours,
   links: Links,
 ): HeadParts {
+  const { plan, settings } = site
   const line = (html: string | undefined | false) => (html ? `    ${html}\n` : '')
   const relation = (rel: string, to: string | undefined) => {
     const href = to === undefined ? undefined : links.toPage(to)
@@ -50,13 +53,12 @@ export function headParts(
         `<link rel="canonical" href="${escapeAttribute(absoluteUrl(settings, path))}">`,
     ),
     order: relation('prev', previous) + relation('next', next),
-    files:
-      line(`<link rel="stylesheet" href="${links.toPath(STYLE_SHEET_PATH)}">`) +
-      line(`<script src="${links.toPath(MENU_SCRIPT_PATH)}"></script>`),
+    data: breadcrumbData(site, page, links),
+    files: headFileLines(site, links).map(line).join(''),
   }
 }
 
 /** The lines inside `head`, in the order in which a careful person would write them. */
-export function renderHead({ title, description, canonical, order, files }: HeadParts): string {
-  return FIRST + title + description + canonical + order + files
+export function renderHead({ title, description, canonical, order, files, data }: HeadParts): string {
+  return FIRST + title + description + canonical + order + files + data
 }

@@ -1,7 +1,7 @@
 import { addressesOf } from '../address/addresses.ts'
 import { hrefsFrom } from '../address/href.ts'
 import { fragmentHref } from '../address/relative.ts'
-import type { Entry, EntryId } from '../plan/entry.ts'
+import type { Entry, EntryId, LinkTarget } from '../plan/entry.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { escapeAttribute } from './escape.ts'
 
@@ -11,8 +11,12 @@ export interface Links {
   toPage(id: EntryId, fragment?: string): string | undefined
   /** Where an entry leads: a page to itself, a link to its target; undefined for groups and dead links. */
   toEntry(entry: Entry): string | undefined
+  /** Undefined for a page that is not written, and for a file that the site does not have. */
+  toTarget(target: LinkTarget): string | undefined
   /** Undefined for a file that the site does not have. */
   toFile(id: EntryId): string | undefined
+  /** What is kept with a picture for those who do not see it. */
+  altOf(id: EntryId): string
   /** To a path of the site that is known to be there. */
   toPath(path: string): string
 }
@@ -36,18 +40,26 @@ export function linksFrom(site: Site, folder: string): Links {
     return href === undefined || fragment === '' ? href : href + escapeAttribute(fragmentHref(fragment))
   }
 
+  const toFile = (id: EntryId) => {
+    const file = site.files.get(id)
+    return file && toPath(file.path)
+  }
+
+  const toTarget = (target: LinkTarget) => {
+    if (target.to === 'address') return escapeAttribute(target.url)
+    return target.to === 'entry' ? toPage(target.entry, target.fragment) : toFile(target.file)
+  }
+
   return {
     toPage,
     toPath,
+    toTarget,
     toEntry(entry) {
       if (entry.kind === 'group') return undefined
       if (entry.kind === 'page') return toPage(entry.id)
-      const { target } = entry
-      return target.to === 'address' ? escapeAttribute(target.url) : toPage(target.entry, target.fragment)
+      return toTarget(entry.target)
     },
-    toFile(id) {
-      const file = site.files.get(id)
-      return file && toPath(file.path)
-    },
+    toFile,
+    altOf: (id) => escapeAttribute(site.files.get(id)?.alt ?? ''),
   }
 }

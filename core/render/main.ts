@@ -1,44 +1,47 @@
 import { firstHeading } from '../navigate/title.ts'
 import { type Body, isBegun, type PageEntry } from '../plan/entry.ts'
-import { type CompiledBody, compileBody, hrefOfSlot, renderBody } from './body.ts'
-import { escapeAttribute, escapeText } from './escape.ts'
+import type { Words } from '../plan/surround/words.ts'
+import { type CompiledBody, compileBody, hrefOfSlot, renderBody, type Slot } from './body.ts'
+import { escapeText } from './escape.ts'
 import type { Links } from './links.ts'
-import { WORDS } from './words.ts'
-
-/** The banner picture of a page, if it has one. */
-export function renderBanner({ banner }: PageEntry, links: Links): string {
-  const source = banner && links.toFile(banner.file)
-  return source ? `      <img class="banner" src="${source}" alt="${escapeAttribute(banner.alt)}">\n` : ''
-}
 
 /** The first heading of a page as Viatica writes it; nothing where the body brings one. */
-export function renderHeading(page: PageEntry): string {
-  return bodyOf(page).hasFirstHeading ? '' : `      <h1>${escapeText(firstHeading(page))}</h1>\n`
+export function renderHeading(page: PageEntry, words: Words, indent: string): string {
+  return bodyOf(page, words).hasFirstHeading ? '' : `${indent}<h1>${escapeText(firstHeading(page))}</h1>\n`
 }
 
-/** What stands on the page that holds the place of a planned one. */
-const STAND_IN: Body = { html: `<p>${WORDS.standIn}</p>`, changed: '' }
+const standIns = new Map<string, Body>()
 
-function bodyOf(page: PageEntry): CompiledBody {
-  return compileBody(isBegun(page) ? page.body : STAND_IN)
+/** What stands on the page that holds the place of a planned one. The same object for the same words. */
+function standIn({ standIn: words }: Words): Body {
+  const known = standIns.get(words)
+  if (known) return known
+  const body = { html: `<p>${escapeText(words)}</p>`, changed: '' }
+  standIns.clear()
+  standIns.set(words, body)
+  return body
+}
+
+function bodyOf(page: PageEntry, words: Words): CompiledBody {
+  return compileBody(isBegun(page) ? page.body : standIn(words))
 }
 
 /** The main content without its first heading. */
-export function renderContent(page: PageEntry, links: Links): string {
-  const content = renderBody(bodyOf(page), links)
+export function renderContent(page: PageEntry, words: Words, links: Links): string {
+  const content = renderBody(bodyOf(page, words), links)
   return content === '' ? '' : `      ${content}\n`
 }
 
-/** The links of the main content apart from its text, which is one object as long as nothing else changes. */
-export function hrefsInContent(page: PageEntry): {
+/** The links and pictures of the main content apart from its text. */
+export interface ContentHrefs {
+  /** One object as long as nothing else changes. */
   readonly texts: readonly string[]
+  readonly slots: readonly Slot[]
   hrefs(links: Links): readonly (string | undefined)[]
-} {
-  const { texts, slots } = bodyOf(page)
-  return { texts, hrefs: (links) => slots.map((slot) => hrefOfSlot(slot, links)) }
 }
 
-/** The landmark around both. */
-export function renderMain(heading: string, content: string): string {
-  return `    <main id="main">\n${heading}${content}    </main>\n`
+/** The links and pictures of a page's main content, to be compared with those of another writing of it. */
+export function hrefsInContent(page: PageEntry, words: Words): ContentHrefs {
+  const { texts, slots } = bodyOf(page, words)
+  return { texts, slots, hrefs: (links) => slots.map((slot) => hrefOfSlot(slot, links)) }
 }

@@ -1,5 +1,3 @@
-export const MENU_SCRIPT_PATH = 'menu.js'
-
 /**
  * The one script of a finished site: it folds the menu on narrow screens and opens submenus, after the
  * disclosure navigation pattern of the WAI-ARIA Authoring Practices. Without it all items are shown.
@@ -14,15 +12,18 @@ document.addEventListener('DOMContentLoaded', () => {
     const isOpen = (button) => button.getAttribute('aria-expanded') === 'true';
     const set = (button, open) => {
       button.setAttribute('aria-expanded', String(open));
+      if (button.dataset.close) button.title = open ? button.dataset.close : button.dataset.open;
       const list = document.getElementById(button.getAttribute('aria-controls'));
       // A submenu that would leave the window at the right hangs from the other end of its item.
       list.classList.remove('from-end');
       if (open && list.getBoundingClientRect().right > document.documentElement.clientWidth) list.classList.add('from-end');
     };
-    const closeOthers = (kept) => submenuButtons.forEach((button) => button === kept || set(button, false));
+    const holds = (button, inner) => document.getElementById(button.getAttribute('aria-controls')).contains(inner);
+    const closeOthers = (kept) => submenuButtons.forEach((button) => button === kept || holds(button, kept) || set(button, false));
 
     for (const button of buttons) {
       button.hidden = false;
+      button.dataset.open = button.title;
       button.addEventListener('click', () => {
         if (submenuButtons.includes(button)) closeOthers(button);
         set(button, !isOpen(button));
@@ -37,7 +38,7 @@ document.addEventListener('DOMContentLoaded', () => {
 
     menu.addEventListener('keydown', (event) => {
       if (event.key !== 'Escape') return;
-      const open = submenuButtons.find(isOpen) ?? buttons.find(isOpen);
+      const open = submenuButtons.findLast(isOpen) ?? buttons.find(isOpen);
       if (!open) return;
       set(open, false);
       open.focus();

@@ -1,31 +1,34 @@
 import { addressesOf } from '../address/addresses.ts'
 import { folderOf } from '../address/relative.ts'
-import { type HereMark, hereMark, itemParents, mainMenu } from '../navigate/menu.ts'
-import { neighboursIn, readingOrder } from '../navigate/readingOrder.ts'
+import type { HereMark } from '../navigate/menu.ts'
+import { neighboursIn, readingRuns } from '../navigate/readingOrder.ts'
 import type { EntryId } from '../plan/entry.ts'
 import { entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
-import { renderBrand } from './brand.ts'
-import { renderBreadcrumb } from './breadcrumb.ts'
-import { escapeAttribute } from './escape.ts'
-import { renderFooter } from './footer.ts'
+import { directionOf, wordsOf } from '../plan/surround/words.ts'
+import { layoutOf, type RenderedPiece, writeBody } from './document.ts'
+import { escapeAttribute, escapeText } from './escape.ts'
 import { type HeadParts, headParts, renderHead } from './head.ts'
 import { type Links, linksFrom } from './links.ts'
-import { renderBanner, renderContent, renderHeading, renderMain } from './main.ts'
-import { type FolderMenu, menuForFolder, UNMARKED } from './menu.ts'
-import { renderPager } from './pager.ts'
-import { WORDS } from './words.ts'
+import { renderContent, renderHeading } from './main.ts'
+import { Names } from './pieces/around.ts'
+import { type FolderPiece, preparePiece } from './pieces/prepare.ts'
 
 /** A page in its parts, each as HTML. */
 export interface PageParts extends HeadParts {
-  readonly brand: string
-  readonly menu: string
-  readonly banner: string
-  readonly breadcrumb: string
+  /** The attributes of the body element. */
+  readonly body: string
+  /** Every piece of the surround, in the order of the places. */
+  readonly pieces: readonly RenderedPiece[]
+  /** The first heading, where no piece is it. */
   readonly heading: string
   readonly content: string
-  readonly pager: string
-  readonly footer: string
+}
+
+/** The menu of a piece without its marks, and the marks. */
+export interface MarkedMenu {
+  readonly unmarked: string
+  readonly mark: HereMark
 }
 
 /** Writes the pages of one site. */
@@ -34,38 +37,49 @@ export interface Renderer {
   page(id: EntryId): string
   /** The same page in its parts. @throws when the id is not that of a page. */
   parts(id: EntryId): PageParts
+  /** Puts the parts of a page together. */
+  write(page: PageParts): string
   /** The links that stand on a page. */
   linksOn(id: EntryId): Links
-  /** The menu of a page without its marks, and the marks. */
-  markedMenu(id: EntryId): { readonly unmarked: string; readonly mark: HereMark }
+  /** What of a piece that shows a menu changes from page to page; undefined for other pieces. */
+  markedMenu(id: EntryId, piece: string): MarkedMenu | undefined
 }
 
 /** What the pages of one folder share. */
 interface Folder {
   readonly links: Links
-  readonly brand: string
-  readonly menu: FolderMenu
+  readonly pieces: readonly FolderPiece[]
 }
 
 /** Enough for a walk through the plan to find the folders of all sections it is in; memory stays bounded. */
 const MAX_FOLDERS = 64
 
-/** Prepares what all pages of a site share, and gives back what writes each page. */
-export function createRenderer(site: Site): Renderer {
-  const { plan, settings } = site
+/**
+ * Prepares what all pages of a site share, and gives back what writes each page.
+ * @param year of the build, for copyright lines
+ */
+export function createRenderer(site: Site, year: number): Renderer {
+  const { plan, settings, surround } = site
   const { paths } = addressesOf(site)
-  const neighbours = neighboursIn(readingOrder(plan))
-  const menu = mainMenu(site)
-  const parentsInMenu = itemParents(menu)
-  const footer = renderFooter(site)
-  const language = escapeAttribute(settings.language)
+  const neighbours = neighboursIn(readingRuns(plan, surround.order))
+  const words = wordsOf(settings.language, surround.words)
+  const layout = layoutOf(surround)
+  const open =
+    `<!doctype html>\n<html lang="${escapeAttribute(settings.language)}" dir="${directionOf(settings.language)}">\n` +
+    '  <head>\n'
+  const skip = `    <a class="skip-link" href="#main">${escapeText(words.skip)}</a>\n`
   const folders = new Map<string, Folder>()
 
   function folderAt(path: string): Folder {
     let folder = folders.get(path)
     if (!folder) {
       const links = linksFrom(site, path)
-      folder = { links, brand: renderBrand(site, links), menu: menuForFolder(site, menu, links) }
+      const names = new Names()
+      const around = { site, words, year, links, names }
+      const pieces = layout.pieces.map(({ piece, indent, isPastHeading }) =>
+        preparePiece(piece, { ...around, indent, isPastHeading }),
+      )
+      folder = { links, pieces }
       if (folders.size >= MAX_FOLDERS) folders.clear()
       folders.set(path, folder)
     }
@@ -76,45 +90,44 @@ export function createRenderer(site: Site): Renderer {
     const page = entryOf(plan, id)
     if (page.kind !== 'page') throw new Error(`${id} is a ${page.kind}, not a page`)
     const path = paths.get(id)!
-    const { links, brand, menu: folderMenu } = folderAt(folderOf(path))
-    const order = neighbours(id)
+    const folder = folderAt(folderOf(path))
+    const on = { page, order: neighbours(id) }
     return {
-      ...headParts(site, page, path, order, links),
-      brand,
-      menu: folderMenu.render(hereMark(plan, parentsInMenu, id)),
-      banner: renderBanner(page, links),
-      breadcrumb: renderBreadcrumb(site, page, links),
-      heading: renderHeading(page),
-      content: renderContent(page, links),
-      pager: renderPager(site, order, links),
-      footer,
+      ...headParts(site, page, path, on.order, folder.links),
+      body: surround.here.bodyId ? ` id="${bodyId(path)}"` : '',
+      pieces: layout.pieces.map(({ piece, place }, at) => {
+        const { html } = folder.pieces[at]!
+        return { piece, place, html: typeof html === 'string' ? html : html(on) }
+      }),
+      heading: layout.hasHeading ? '' : renderHeading(page, words, '      '),
+      content: renderContent(page, words, folder.links),
     }
   }
 
+  const write = (page: PageParts) =>
+    open +
+    renderHead(page) +
+    `  </head>\n  <body${page.body}>\n` +
+    skip +
+    writeBody(layout, page.pieces, page.heading + page.content) +
+    '  </body>\n</html>\n'
+
   return {
     parts,
-    page(id) {
-      const page = parts(id)
-      return (
-        `<!doctype html>\n<html lang="${language}">\n  <head>\n` +
-        renderHead(page) +
-        `  </head>\n  <body>\n    <a class="skip-link" href="#main">${WORDS.skip}</a>\n` +
-        '    <header class="site-header">\n' +
-        page.brand +
-        page.menu +
-        page.banner +
-        '    </header>\n' +
-        page.breadcrumb +
-        renderMain(page.heading, page.content) +
-        page.pager +
-        page.footer +
-        '  </body>\n</html>\n'
-      )
-    },
+    write,
+    page: (id) => write(parts(id)),
     linksOn: (id) => folderAt(folderOf(paths.get(id)!)).links,
-    markedMenu(id) {
-      const { menu: folderMenu } = folderAt(folderOf(paths.get(id)!))
-      return { unmarked: folderMenu.render(UNMARKED), mark: hereMark(plan, parentsInMenu, id) }
+    markedMenu(id, piece) {
+      const at = layout.pieces.findIndex((one) => one.piece.id === piece)
+      return folderAt(folderOf(paths.get(id)!)).pieces[at]?.menu?.parts(id)
     },
   }
+}
+
+/** An id for the body of a page, from its path: `page-walks-stage-1`. */
+function bodyId(path: string): string {
+  return `page-${path
+    .replace(/\.[a-z]+$/, '')
+    .toLowerCase()
+    .replace(/[^a-z0-9_-]+/g, '-')}`
 }

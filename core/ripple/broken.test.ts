@@ -5,10 +5,11 @@ import { createRenderer } from '../render/renderer.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { attribute, isInside, readPage } from '../testing/readPage.ts'
 import { linksBroken } from './broken.ts'
+import { YEAR } from '../testing/year.ts'
 
 /** The pages of a site whose finished main content has a link without a target. */
 function pagesWithDeadLinks(site: Site): Set<string> {
-  const renderer = createRenderer(site)
+  const renderer = createRenderer(site, YEAR)
   const dead = new Set<string>()
   for (const entry of site.plan.entries.values()) {
     if (!isWritten(site, entry)) continue

@@ -7,13 +7,15 @@ import { ChangeRefused } from '../plan/change/refused.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { createRenderer } from '../render/renderer.ts'
 import { arbitraryPick, arbitrarySite, changeOfPick } from '../testing/arbitrarySite.ts'
+import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { attribute, isInside, readPage, type ReadPage } from '../testing/readPage.ts'
 import { partBeforeAndAfter, RIPPLE_PARTS, rippleOf } from './ripple.ts'
 import { movements, rippleWords } from './words.ts'
+import { YEAR } from '../testing/year.ts'
 
 /** Every page of the finished site: its path and its HTML. */
 function output(site: Site): Map<string, { path: string; html: string }> {
-  const renderer = createRenderer(site)
+  const renderer = createRenderer(site, YEAR)
   const { paths } = addressesOf(site)
   const pages = new Map<string, { path: string; html: string }>()
   for (const entry of site.plan.entries.values()) {
@@ -46,14 +48,16 @@ function differences(before: string, after: string): Set<string> {
     (html) =>
       cut(html, /<nav class="pager"/, '</nav>') + (html.match(/<link rel="(prev|next)".*/g) ?? []).join(),
   )
-  const menu = (html: string) => cut(html, /<nav class="menu"/, '</nav>')
+  const menu = (html: string) => cut(html, /<nav class="menu /, '</nav>')
   if (menu(before) !== menu(after))
     found.add(menu(before).replace(MARKS, '') === menu(after).replace(MARKS, '') ? 'here mark' : 'menu')
   return found
 }
 
 const textHrefs = (page: ReadPage) =>
-  page.elements.filter((element) => isInside(element, 'main')).map((element) => attribute(element, 'href'))
+  page.elements
+    .filter((element) => isInside(element, 'main'))
+    .map((element) => attribute(element, 'href') ?? attribute(element, 'src'))
 
 describe('the ripple of a change', () => {
   test('lists the pages whose finished file differs and no other, on random plans and changes', () => {
@@ -76,7 +80,7 @@ describe('the ripple of a change', () => {
           const different = [...ids].filter(
             (id) => was.get(id)?.path !== is.get(id)?.path || was.get(id)?.html !== is.get(id)?.html,
           )
-          const { pages } = rippleOf(before, after)
+          const { pages } = rippleOf(before, after, YEAR)
           expect(pages.map(({ page }) => page).sort()).toEqual(different.sort())
           for (const ripple of pages) {
             const [a, b] = [was.get(ripple.page), is.get(ripple.page)]
@@ -96,7 +100,7 @@ describe('the ripple of a change', () => {
             // Every part that is named differs in what is shown of it, and together they are all that differs.
             for (const part of ripple.parts) {
               if (part === 'head' || part === 'here mark' || part === 'menu') continue
-              const shown = partBeforeAndAfter(before, after, ripple.page, part)
+              const shown = partBeforeAndAfter(before, after, ripple.page, part, YEAR)
               expect(shown.before).not.toBe(shown.after)
             }
           }
@@ -104,6 +108,41 @@ describe('the ripple of a change', () => {
       ),
       { numRuns: 150 },
     )
+  })
+
+  test('the same between any two surrounds: the pages that differ, each with a part that differs', () => {
+    fc.assert(
+      fc.property(arbitrarySite(6, arbitrarySurround), arbitrarySurround, (before, surround) => {
+        const after = { ...before, surround }
+        const [was, is] = [output(before), output(after)]
+        const different = [...was.keys()].filter((id) => was.get(id)?.html !== is.get(id)?.html)
+        const { pages } = rippleOf(before, after, YEAR)
+        expect(pages.map(({ page }) => page).sort()).toEqual(different.sort())
+        for (const { parts } of pages) expect(parts).not.toEqual([])
+      }),
+      { numRuns: 100 },
+    )
+  })
+
+  test('one piece that is set changes the part it belongs to, and no other', () => {
+    const setLinks = (label: string): Change => ({
+      kind: 'addPiece',
+      place: 'side',
+      at: 0,
+      piece: { id: 'side-text', kind: 'text', beside: false, text: label },
+    })
+    const parts = (change: Change) => rippleOf(site, make(change), YEAR).pages.map((page) => page.parts)
+    expect(parts(setLinks('Open'))).toEqual(Array(5).fill(['side']))
+    expect(parts({ kind: 'removePiece', piece: 'breadcrumb' })).toEqual(Array(4).fill(['breadcrumb']))
+    expect(parts({ kind: 'movePiece', piece: 'pager', place: 'footer', at: 0, beside: false })).toEqual(
+      Array(5).fill(['pager']),
+    )
+    const look = { ...site.surround.look, size: 19 as const }
+    const restyled = rippleOf(site, make({ kind: 'setSurround', field: 'look', value: look }), YEAR)
+    expect(restyled.pages).toEqual([])
+    expect(rippleWords(restyled)).toBe('the style sheet of all pages')
+    const here = { ...site.surround.here, form: 'text' as const }
+    expect(parts({ kind: 'setSurround', field: 'here', value: here })).toEqual(Array(5).fill(['here mark']))
   })
 
   const site = readOpml(`<opml version="2.0"><head><title>Trust</title></head><body><outline text="Home">
@@ -127,9 +166,9 @@ describe('the ripple of a change', () => {
       field: 'title',
       value: 'Lock guide',
     }).site
-    // Its own address and title, its own breadcrumb, the pagers on both sides of it, two links.
-    expect(rippleWords(rippleOf(linked, renamed))).toBe(
-      '1 address, the breadcrumbs of 1 page, previous and next of 2, titles of 1, headings of 1, 2 links in text',
+    // Its own address and title, every menu, its own breadcrumb, the pagers on both sides of it, two links.
+    expect(rippleWords(rippleOf(linked, renamed, YEAR))).toBe(
+      '1 address, the menus of 5 pages, breadcrumbs of 1, previous and next of 2, titles of 1, headings of 1, 2 links in text',
     )
     const inMenu = applyChange(linked, {
       kind: 'setEntry',
@@ -137,22 +176,24 @@ describe('the ripple of a change', () => {
       field: 'label',
       value: 'On foot',
     }).site
-    expect(rippleWords(rippleOf(linked, inMenu))).toMatch(
+    expect(rippleWords(rippleOf(linked, inMenu, YEAR))).toMatch(
       /^1 address, the menus of 5 pages, breadcrumbs of 1,/,
     )
     const removed = applyChange(linked, { kind: 'remove', entries: ['boating'] }).site
-    const ripple = rippleOf(linked, removed)
+    const ripple = rippleOf(linked, removed, YEAR)
     expect(movements(ripple).gone.map(({ page }) => page)).toEqual(['boating', 'locks', 'moorings'])
     expect(rippleWords(ripple)).toMatch(/^3 pages fewer, the menus of 2 pages/)
     expect(
-      rippleWords(rippleOf(site, make({ kind: 'setEntry', entry: 'walks', field: 'note', value: 'x' }))),
+      rippleWords(
+        rippleOf(site, make({ kind: 'setEntry', entry: 'walks', field: 'note', value: 'x' }), YEAR),
+      ),
     ).toBe('no page changes')
   })
 
   test('names every part that it can find', () => {
     expect(new Set(RIPPLE_PARTS).size).toBe(RIPPLE_PARTS.length)
     const moved = make({ kind: 'setSite', field: 'layout', value: 'folders' })
-    expect(rippleOf(site, moved).pages.find(({ page }) => page === 'locks')?.parts).toEqual([
+    expect(rippleOf(site, moved, YEAR).pages.find(({ page }) => page === 'locks')?.parts).toEqual([
       'head',
       'header',
       'menu',

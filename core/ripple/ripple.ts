@@ -2,8 +2,13 @@ import { addressesOf } from '../address/addresses.ts'
 import { type EntryId, labelOf, type PageEntry } from '../plan/entry.ts'
 import { entryOf, walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
+import { type Place, PLACES } from '../plan/surround/piece.ts'
+import { type Words, wordsOf } from '../plan/surround/words.ts'
+import { generatedPaths } from '../render/generated.ts'
 import { hrefsInContent } from '../render/main.ts'
-import { createRenderer, type PageParts, type Renderer } from '../render/renderer.ts'
+import type { RenderedPiece } from '../render/document.ts'
+import { styleSheet } from '../render/style/styleSheet.ts'
+import { createRenderer, type MarkedMenu, type PageParts, type Renderer } from '../render/renderer.ts'
 
 /** The parts of a page that one change can make different. */
 export const RIPPLE_PARTS = [
@@ -13,9 +18,11 @@ export const RIPPLE_PARTS = [
   'header',
   'menu',
   'here mark',
+  'side',
   'banner',
   'breadcrumb',
   'heading',
+  'around the content',
   'main content',
   'text links',
   'pager',
@@ -42,6 +49,10 @@ export interface Ripple {
   readonly pages: readonly PageRipple[]
   /** How many pages the site has after the change. */
   readonly total: number
+  /** Whether the style sheet that all pages share changes. */
+  readonly styles: boolean
+  /** How many files of the site come, go, move or get other bytes. */
+  readonly files: number
 }
 
 /** A site with what writes it. */
@@ -49,10 +60,16 @@ interface Written {
   readonly site: Site
   readonly renderer: Renderer
   readonly paths: ReadonlyMap<EntryId, string>
+  readonly words: Words
 }
 
-function written(site: Site): Written {
-  return { site, renderer: createRenderer(site), paths: addressesOf(site).paths }
+function written(site: Site, year: number): Written {
+  return {
+    site,
+    renderer: createRenderer(site, year),
+    paths: addressesOf(site).paths,
+    words: wordsOf(site.settings.language, site.surround.words),
+  }
 }
 
 /** A page that is on the site; undefined for any other id. */
@@ -61,9 +78,30 @@ function pageOf({ site }: Written, id: EntryId): PageEntry | undefined {
   return isWritten(site, entry) ? entry : undefined
 }
 
-function menuParts(a: Written, b: Written, id: EntryId): RipplePart[] {
-  const was = a.renderer.markedMenu(id)
-  const is = b.renderer.markedMenu(id)
+const PART_OF_PLACE: Readonly<Record<Place, RipplePart>> = {
+  header: 'header',
+  side: 'side',
+  before: 'around the content',
+  after: 'around the content',
+  footer: 'footer',
+}
+
+/** What a piece is called among the parts of a page. */
+function partOfPiece({ piece, place }: RenderedPiece): RipplePart {
+  switch (piece.kind) {
+    case 'menu':
+    case 'banner':
+    case 'breadcrumb':
+    case 'heading':
+    case 'pager':
+      return piece.kind
+    default:
+      return PART_OF_PLACE[place]
+  }
+}
+
+/** What of a menu differs that stands in the same piece before and after. */
+function menuParts(was: MarkedMenu, is: MarkedMenu): RipplePart[] {
   const parts: RipplePart[] = []
   if (was.unmarked !== is.unmarked) parts.push('menu')
   const isMarkedSame =
@@ -71,51 +109,88 @@ function menuParts(a: Written, b: Written, id: EntryId): RipplePart[] {
     was.mark.nearest === is.mark.nearest &&
     was.mark.within.size === is.mark.within.size &&
     [...was.mark.within].every((item) => is.mark.within.has(item))
-  // What is left is the form of the mark: a link or text.
+  // What is left is the form of the mark: a link or text, and its class.
   if (!isMarkedSame || parts.length === 0) parts.push('here mark')
+  return parts
+}
+
+/** The parts that differ between the pieces of two writings of a page. */
+function pieceParts(a: Written, b: Written, id: EntryId, was: PageParts, is: PageParts): Set<RipplePart> {
+  const parts = new Set<RipplePart>()
+  const left = new Map(was.pieces.map((piece) => [piece.piece.id, piece]))
+  for (const now of is.pieces) {
+    const then = left.get(now.piece.id)
+    left.delete(now.piece.id)
+    if (then?.html === now.html && then.place === now.place) continue
+    const [before, after] = [a, b].map(({ renderer }) => renderer.markedMenu(id, now.piece.id))
+    if (then && before && after && then.place === now.place)
+      for (const part of menuParts(before, after)) parts.add(part)
+    else for (const one of then ? [then, now] : [now]) if (one.html !== '') parts.add(partOfPiece(one))
+  }
+  for (const gone of left.values()) if (gone.html !== '') parts.add(partOfPiece(gone))
   return parts
 }
 
 /** How many links of the main content lead elsewhere; undefined when more than its links changed. */
 function movedLinks(a: Written, b: Written, before: PageEntry, after: PageEntry): number | undefined {
-  const was = hrefsInContent(before)
-  const is = hrefsInContent(after)
+  const was = hrefsInContent(before, a.words)
+  const is = hrefsInContent(after, b.words)
   if (was.texts !== is.texts) return undefined
   const [from, to] = [a.renderer, b.renderer].map((renderer, at) =>
     (at === 0 ? was : is).hrefs(renderer.linksOn(before.id)),
   )
+  // A picture that comes or goes is more than a link that leads elsewhere.
+  const turns = (at: number) => (from![at] === undefined) !== (to![at] === undefined)
+  if (was.slots.some(({ picture }, at) => picture && turns(at))) return undefined
   return from!.filter((href, at) => href !== to![at]).length
 }
 
-const SIMPLE: readonly (readonly [RipplePart, readonly (keyof PageParts)[]])[] = [
+const SIMPLE: readonly (readonly [
+  RipplePart,
+  readonly ('title' | 'description' | 'canonical' | 'files' | 'data' | 'body' | 'heading' | 'order')[],
+])[] = [
   ['title', ['title']],
   ['description', ['description']],
-  ['head', ['canonical', 'files']],
-  ['header', ['brand']],
-  ['banner', ['banner']],
-  ['breadcrumb', ['breadcrumb']],
+  ['head', ['canonical', 'files', 'body']],
+  ['breadcrumb', ['data']],
   ['heading', ['heading']],
-  ['pager', ['order', 'pager']],
-  ['footer', ['footer']],
+  ['pager', ['order']],
 ]
+
+/** The places in which pieces that stand there before and after stand in another order, or in other rows. */
+function reordered(was: PageParts, is: PageParts): Place[] {
+  return PLACES.filter((place) => {
+    const ids = ({ pieces }: PageParts) =>
+      new Set(pieces.flatMap((one) => (one.place === place && one.html !== '' ? [one.piece.id] : [])))
+    const [before, after] = [ids(was), ids(is)]
+    const order = ({ pieces }: PageParts) =>
+      pieces.flatMap(({ piece: { id, beside } }) =>
+        before.has(id) && after.has(id) ? [`${id} ${beside}`] : [],
+      )
+    return order(was).join() !== order(is).join()
+  })
+}
 
 /** What differs between two writings of one page; undefined when nothing does. */
 function compare(a: Written, b: Written, before: PageEntry, after: PageEntry): PageRipple | undefined {
   const id = before.id
   const was = a.renderer.parts(id)
   const is = b.renderer.parts(id)
-  const parts = new Set<RipplePart>()
+  const [from, to] = [a.paths.get(id)!, b.paths.get(id)!]
+  const isSame = a.renderer.write(was) === b.renderer.write(is)
+  if (isSame && from === to) return undefined
+  const parts = isSame ? new Set<RipplePart>() : pieceParts(a, b, id, was, is)
   for (const [part, keys] of SIMPLE) if (keys.some((key) => was[key] !== is[key])) parts.add(part)
-  if (a.site.settings.language !== b.site.settings.language) parts.add('head')
-  if (was.menu !== is.menu) for (const part of menuParts(a, b, id)) parts.add(part)
   let textLinks = 0
   if (was.content !== is.content) {
     const moved = movedLinks(a, b, before, after)
     textLinks = moved ?? 0
-    parts.add(moved === undefined ? 'main content' : 'text links')
+    // Where no link moved, a picture says something else.
+    parts.add(moved ? 'text links' : 'main content')
   }
-  const [from, to] = [a.paths.get(id)!, b.paths.get(id)!]
-  if (parts.size === 0 && from === to) return undefined
+  if (!isSame) for (const place of reordered(was, is)) parts.add(PART_OF_PLACE[place])
+  // What is left is outside of all pieces: the language, the skip link.
+  if (!isSame && parts.size === 0) parts.add('head')
   return {
     page: id,
     label: labelOf(after),
@@ -126,11 +201,14 @@ function compare(a: Written, b: Written, before: PageEntry, after: PageEntry): P
   }
 }
 
-/** Works out what a change did to every page, given the site before and after it. */
-export function rippleOf(before: Site, after: Site): Ripple {
-  if (before === after) return { pages: [], total: 0 }
-  const a = written(before)
-  const b = written(after)
+/**
+ * Works out what a change did to every page, given the site before and after it.
+ * @param year of the build
+ */
+export function rippleOf(before: Site, after: Site, year: number): Ripple {
+  if (before === after) return { pages: [], total: 0, styles: false, files: 0 }
+  const a = written(before, year)
+  const b = written(after, year)
   const pages: PageRipple[] = []
   let total = 0
   for (const { entry } of walk(after.plan)) {
@@ -145,7 +223,24 @@ export function rippleOf(before: Site, after: Site): Ripple {
   for (const { entry } of walk(before.plan)) {
     if (!after.plan.entries.has(entry.id) && pageOf(a, entry.id)) pages.push(comingOrGoing(a, b, entry.id))
   }
-  return { pages, total }
+  const styles =
+    (before.surround !== after.surround || before.files !== after.files) &&
+    stylesOf(before) !== stylesOf(after)
+  return { pages, total, styles, files: changedFiles(before, after) }
+}
+
+/** The style sheet made from the look; empty where the author's own stand alone. */
+function stylesOf(site: Site): string {
+  return site.surround.headFiles.ourStyles ? styleSheet(site.surround, generatedPaths(site).fonts) : ''
+}
+
+function changedFiles({ files: before }: Site, { files: after }: Site): number {
+  if (before === after) return 0
+  const differs = (id: EntryId) => {
+    const [was, is] = [before.get(id), after.get(id)]
+    return was?.path !== is?.path || was?.content !== is?.content
+  }
+  return [...new Set([...before.keys(), ...after.keys()])].filter(differs).length
 }
 
 function comingOrGoing(a: Written, b: Written, page: EntryId): PageRipple {
@@ -160,12 +255,13 @@ function comingOrGoing(a: Written, b: Written, page: EntryId): PageRipple {
   }
 }
 
-const HTML_OF_PART: Readonly<Record<RipplePart, readonly (keyof PageParts)[]>> = {
-  ...(Object.fromEntries(SIMPLE) as Record<RipplePart, readonly (keyof PageParts)[]>),
-  menu: ['menu'],
-  'here mark': ['menu'],
-  'main content': ['content'],
-  'text links': ['content'],
+/** The HTML of a part of a page. */
+function htmlOfPart(page: PageParts, part: RipplePart): string {
+  if (part === 'main content' || part === 'text links') return page.content
+  const simple = SIMPLE.find(([name]) => name === part)?.[1] ?? []
+  const wanted = part === 'here mark' ? 'menu' : part
+  const pieces = page.pieces.filter((piece) => partOfPiece(piece) === wanted)
+  return [...simple.map((key) => page[key]), ...pieces.map(({ html }) => html)].join('')
 }
 
 /** A part of a page as HTML, before and after a change; empty where the page is not on the site. */
@@ -174,11 +270,11 @@ export function partBeforeAndAfter(
   after: Site,
   page: EntryId,
   part: RipplePart,
+  year: number,
 ): { readonly before: string; readonly after: string } {
-  const html = (site: Site) => {
-    if (!isWritten(site, site.plan.entries.get(page))) return ''
-    const parts = createRenderer(site).parts(page)
-    return HTML_OF_PART[part].map((key) => parts[key]).join('')
-  }
+  const html = (site: Site) =>
+    isWritten(site, site.plan.entries.get(page))
+      ? htmlOfPart(createRenderer(site, year).parts(page), part)
+      : ''
   return { before: html(before), after: html(after) }
 }

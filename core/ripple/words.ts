@@ -12,8 +12,10 @@ const PART_WORDS: readonly (readonly [RipplePart, string])[] = [
   ['heading', 'headings'],
   ['description', 'descriptions'],
   ['header', 'headers'],
+  ['side', 'sides'],
   ['banner', 'banners'],
   ['footer', 'footers'],
+  ['around the content', 'pieces around the content'],
   ['main content', 'main content'],
 ]
 
@@ -48,6 +50,8 @@ export function rippleWords(ripple: Ripple): string {
   }
   const links = ripple.pages.reduce((sum, { textLinks }) => sum + textLinks, 0)
   if (links > 0) said.push(`${some(links, 'link', 'links')} in text`)
+  if (ripple.styles) said.push(said.length === 0 ? 'the style sheet of all pages' : 'the style sheet')
+  if (ripple.files > 0) said.push(some(ripple.files, 'file', 'files'))
   if (said.length === 0)
     return ripple.pages.length === 0
       ? 'no page changes'

@@ -202,7 +202,7 @@ export function forAnotherSite(branch: Branch, home: EntryId): Branch {
   const adapt = (at: Branch): Branch => {
     const entries = at.entries.map(adapt)
     if (at.kind === 'link') {
-      const isLost = at.target.to === 'entry' && !own.has(at.target.entry)
+      const isLost = at.target.to === 'file' || (at.target.to === 'entry' && !own.has(at.target.entry))
       return { ...at, target: isLost ? { to: 'entry', entry: home, fragment: '' } : at.target, entries }
     }
     if (at.kind === 'group') return { ...at, entries }

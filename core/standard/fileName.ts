@@ -62,9 +62,12 @@ export function nameKey(name: string): string {
  * @param taken the keys (see nameKey) in use where the file will stand; the chosen one is added.
  */
 export function claimName(name: string, taken: Set<string>, separator: Separator): string {
-  const isFree = (candidate: string) => !taken.has(nameKey(candidate)) && !isReservedName(candidate)
   let free = name
-  for (let n = 2; nameKey(free) === 'index' || !isFree(free); n++) free = `${name}${separator}${n}`
-  taken.add(nameKey(free))
+  let key = nameKey(free)
+  for (let n = 2; key === 'index' || taken.has(key) || isReservedName(free); n++) {
+    free = `${name}${separator}${n}`
+    key = nameKey(free)
+  }
+  taken.add(key)
   return free
 }

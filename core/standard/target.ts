@@ -1,3 +1,4 @@
+import { contactTarget } from './contact.ts'
 import { splitReference } from './reference.ts'
 
 /** Whether a link may lead to this address: a web address with a host, or something after mailto: or tel:. */
@@ -16,8 +17,32 @@ export function isAllowedTarget(url: string): boolean {
   }
 }
 
+/** Whether something can be fetched from this address: a web address with a host. */
+export function isWebAddress(url: string): boolean {
+  return isAllowedTarget(url) && /^https?:/i.test(url)
+}
+
 /** Whether a site can be published here: a web address with a host, no query, no fragment. */
 export function isBaseUrl(url: string): boolean {
-  const { scheme, query, fragment } = splitReference(url)
-  return isAllowedTarget(url) && /^https?$/i.test(scheme!) && query === undefined && fragment === undefined
+  const { query, fragment } = splitReference(url)
+  return isWebAddress(url) && query === undefined && fragment === undefined
+}
+
+/** A host name as people write it, with or without a path: `www.example.org/visit`. */
+const HOST_LIKE = /^(?:[a-z0-9](?:[a-z0-9-]*[a-z0-9])?\.)+[a-z]{2,}(?::\d+)?(?:[/?#]\S*)?$/i
+
+/** What ends like a file of a site is one, though a host could be called so. */
+const FILE_LIKE =
+  /^[^/?#]+\.(html?|php|shtml|css|m?js|pdf|svg|png|jpe?g|gif|webp|avif|ico|txt|md|csv|docx?|xlsx?)(?:[?#]\S*)?$/i
+
+/**
+ * What is most likely meant by an address that has no scheme: a host name on the web, an e-mail address, a phone
+ * number. Any other text comes back as it is.
+ */
+export function likelyTarget(text: string): string {
+  const typed = text.trim()
+  if (isAllowedTarget(typed)) return typed
+  return (
+    contactTarget(typed) ?? (HOST_LIKE.test(typed) && !FILE_LIKE.test(typed) ? `https://${typed}` : typed)
+  )
 }

@@ -2,6 +2,7 @@ import { readList } from '../formats/list.ts'
 import type { EntryId } from '../plan/entry.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import { newSite, type Settings, type Site } from '../plan/site.ts'
+import type { OwnWords } from '../plan/surround/words.ts'
 
 /** An outline to start a site from. */
 export interface Starter {
@@ -12,6 +13,9 @@ export interface Starter {
   /** The pages under the home page, as an indented list. */
   readonly list: string
   readonly settings: Partial<Settings>
+  /** How many levels the main menu shows. */
+  readonly menuDepth: 1 | 2
+  readonly words?: OwnWords
 }
 
 export const STARTERS: readonly Starter[] = [
@@ -19,7 +23,8 @@ export const STARTERS: readonly Starter[] = [
     key: 'organisation',
     name: 'A small organisation',
     about: 'a club, a trust, a practice: what you offer, when, where and who you are',
-    settings: { layout: 'nested', menuDepth: 2 },
+    settings: { layout: 'nested' },
+    menuDepth: 2,
     list: `About us
   Our story
   People
@@ -43,7 +48,9 @@ Privacy`,
     key: 'course',
     name: 'A course in lessons',
     about: 'lessons that follow one another, each with its exercise',
-    settings: { layout: 'nested', menuDepth: 2, previousWord: 'Lesson before', nextWord: 'Next lesson' },
+    settings: { layout: 'nested' },
+    menuDepth: 2,
+    words: { previous: 'Lesson before', next: 'Next lesson' },
     list: `About this course
   Who it is for
   What you need
@@ -64,7 +71,8 @@ Further reading`,
     key: 'handbook',
     name: 'A handbook in chapters',
     about: 'chapters and sections in one folder, their file names carrying the chapter',
-    settings: { layout: 'flat', carrySection: true, menuDepth: 1 },
+    settings: { layout: 'flat', carrySection: true },
+    menuDepth: 1,
     list: `Preface
 Getting started
   Before you begin
@@ -94,5 +102,13 @@ export function siteFromStarter(starter: Starter, name: string, newId: () => Ent
   const { branches } = readList(starter.list, { newId })
   const { home } = empty.plan
   const { site } = applyChange(empty, { kind: 'add', parent: home, place: 0, branches: [...branches] })
-  return { ...site, settings: { ...site.settings, ...starter.settings } }
+  const { surround } = site
+  const menus = surround.menus.map((menu) =>
+    menu.kind === 'plan' ? { ...menu, depth: starter.menuDepth } : menu,
+  )
+  return {
+    ...site,
+    settings: { ...site.settings, ...starter.settings },
+    surround: { ...surround, menus, words: starter.words ?? {} },
+  }
 }

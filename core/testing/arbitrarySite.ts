@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import type { Change, SingleChange } from '../plan/change/change.ts'
-import type { Entry, EntryId } from '../plan/entry.ts'
+import type { Entry, EntryId, LinkTarget } from '../plan/entry.ts'
+import type { SiteFile } from '../plan/file.ts'
 import { type Plan, walk } from '../plan/plan.ts'
 import {
   DEFAULT_SETTINGS,
@@ -11,6 +12,8 @@ import {
   type Settings,
   type Site,
 } from '../plan/site.ts'
+import type { Menu } from '../plan/surround/menu.ts'
+import { STANDARD_SURROUND, type Surround } from '../plan/surround/surround.ts'
 
 /** Names that are hard on files, links and markup, beside ordinary ones. */
 const HARD_NAMES = [
@@ -97,16 +100,14 @@ function entryOfSketch(
   const shared = { id, note: '', inMenu: rest.inMenu }
   if (kind === 'group') return { ...shared, kind, label, fileName: own }
   if (kind === 'link') {
-    const leads = rest.leadsTo % 2 === 0
-    return {
-      ...shared,
-      kind,
-      label,
-      target: leads
-        ? { to: 'entry', entry: target, fragment: 'top' }
-        : { to: 'address', url: 'https://example.org/?a=1&b=2' },
-    }
+    const targets: LinkTarget[] = [
+      { to: 'entry', entry: target, fragment: 'top' },
+      { to: 'address', url: 'https://example.org/?a=1&b=2' },
+      { to: 'file', file: `f${rest.leadsTo % 5}` },
+    ]
+    return { ...shared, kind, label, target: targets[rest.leadsTo % 3]! }
   }
+  const picture = rest.leadsTo % 4 === 0 ? ` <img src="site-file:f${rest.leadsTo % 3}">` : ''
   return {
     ...shared,
     kind,
@@ -118,12 +119,24 @@ function entryOfSketch(
     banner: null,
     state: rest.state,
     inOrder: rest.inOrder,
-    body: { html: `<p>To <a href="entry:${target}#part">there</a>.</p>`, changed: '' },
+    body: { html: `<p>To <a href="entry:${target}#part">there</a>.${picture}</p>`, changed: '' },
     pin: rest.isPinned ? { name: 'kept', addresses: ['old/kept.html'] } : null,
   }
 }
 
-function siteOfSketches(settings: Settings, sketches: readonly Sketch[]): Site {
+/** Up to four files, some of which are called like those that Viatica makes. */
+const arbitraryFiles: fc.Arbitrary<SiteFile[]> = fc
+  .subarray(['pictures/lock 1.svg', 'style.css', 'menu.js', 'fonts/Own.woff2', 'docs/plan.pdf'])
+  .map((paths) =>
+    paths.map((path, n) => ({ id: `f${n}`, path, content: `k${n}`, size: 1, alt: 'A "lock" & <gate>' })),
+  )
+
+function siteOfSketches(
+  settings: Settings,
+  surround: Surround,
+  files: readonly SiteFile[],
+  sketches: readonly Sketch[],
+): Site {
   const home = entryOfSketch('e0', { ...HOME, name: 'Home' }, 'e0')
   const entries = new Map<EntryId, Entry>([['e0', home]])
   const parents = new Map<EntryId, EntryId>()
@@ -137,7 +150,8 @@ function siteOfSketches(settings: Settings, sketches: readonly Sketch[]): Site {
     children.set(parent, [...(children.get(parent) ?? []), id])
     if (one.kind !== 'link' && depthOf(parents, id) < 10) canHold.push(id)
   })
-  return { settings, files: new Map(), plan: { home: 'e0', entries, parents, children } }
+  const kept = new Map(files.map((file) => [file.id, file]))
+  return { settings, surround, files: kept, plan: { home: 'e0', entries, parents, children } }
 }
 
 const HOME: Sketch = {
@@ -167,21 +181,34 @@ export const arbitrarySettings: fc.Arbitrary<Settings> = fc
     extension: fc.constantFrom(...EXTENSIONS),
     namesIndex: fc.boolean(),
     plannedPages: fc.constantFrom(...PLANNED_RULES),
-    menuDepth: fc.constantFrom(1, 2),
-    hereForm: fc.constantFrom('link', 'text'),
     name,
   })
   .map((chosen) => ({ ...DEFAULT_SETTINGS, ...chosen }) as Settings)
 
+/** The surround of new sites, with the choices that change menus and marks. */
+const standardSurround: fc.Arbitrary<Surround> = fc
+  .record({ depth: fc.constantFrom(1, 2), form: fc.constantFrom('link', 'text') })
+  .map(({ depth, form }) => ({
+    ...STANDARD_SURROUND,
+    menus: STANDARD_SURROUND.menus.map((menu) => ({ ...menu, depth }) as Menu),
+    here: { ...STANDARD_SURROUND.here, form },
+  }))
+
 /** A site with up to `size` entries under its home page, in any shape and of every kind. */
-export function arbitrarySite(size = 25): fc.Arbitrary<Site> {
+export function arbitrarySite(size = 25, surround = standardSurround): fc.Arbitrary<Site> {
   return fc
-    .tuple(arbitrarySettings, fc.array(sketch, { maxLength: size }))
-    .map(([settings, sketches]) => siteOfSketches(settings, sketches))
+    .tuple(arbitrarySettings, surround, arbitraryFiles, fc.array(sketch, { maxLength: size }))
+    .map((parts) => siteOfSketches(...parts))
 }
 
 /** What a random change needs: numbers to pick entries and places with. */
-export const arbitraryPick = fc.record({ kind: fc.nat(8), a: fc.nat(1000), b: fc.nat(1000), name })
+export const arbitraryPick = fc.record({ kind: fc.nat(9), a: fc.nat(1000), b: fc.nat(1000), name })
+
+/** A file of one of three kinds that may or may not be there already. */
+function fileOfPick(a: number, b: number): SiteFile {
+  const path = ['pictures/p', 'styles/s', 'docs/d'][b % 3]! + (a % 7) + ['.svg', '.css', '.pdf'][b % 3]!
+  return { id: `f${b % 7}`, path, content: `k${a % 3}`, size: a % 9, alt: b % 2 ? 'A picture' : '' }
+}
 
 /** A change of any kind that may or may not make sense on the site. `fresh` makes the ids of new entries differ. */
 export function changeOfPick(
@@ -206,11 +233,12 @@ export function changeOfPick(
     { kind: 'setEntry', entry, field: 'label', value: text },
     { kind: 'setEntry', entry, field: 'state', value: (['planned', 'draft', 'ready'] as const)[b % 3]! },
     { kind: 'setSite', field: 'layout', value: LAYOUTS[b % 3]! },
-    { kind: 'addFile', file: { id: `f${b % 7}`, path: `pictures/p${a % 7}.svg`, content: 'k' } },
+    { kind: 'addFile', file: fileOfPick(a, b) },
+    { kind: 'setFile', file: fileOfPick(a, b) },
     { kind: 'removeFile', file: `f${b % 7}` },
   ]
   const single = singles[kind % singles.length]!
-  return kind === 8
+  return kind === 9
     ? { kind: 'batch', changes: [singles[a % singles.length]!, singles[b % singles.length]!] }
     : single
 }

@@ -14,6 +14,7 @@ export function postgresPrograms() {
 const IS_INSTALLED = {
   postgresql: () => postgresPrograms() !== undefined,
   chromium: () => existsSync('/usr/bin/chromium'),
+  'default-jre-headless': () => existsSync('/usr/bin/java'),
   'debian-handbook': () => existsSync('/usr/share/doc/debian-handbook/html/en-US/index.html'),
 }
 

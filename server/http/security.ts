@@ -46,7 +46,7 @@ export const screenHeaders = helmet({
 
 /**
  * For the author's pages: an origin of their own that can reach nothing of ours, and no requests to other hosts
- * but for pictures. Resources may be read from that opaque origin, hence the cross-origin policy.
+ * but for pictures, style sheets and fonts. Resources may be read from that opaque origin, hence the cross-origin policy.
  */
 export const previewHeaders = helmet({
   ...shared,
@@ -58,10 +58,10 @@ export const previewHeaders = helmet({
       sandbox: ['allow-scripts'],
       defaultSrc: ["'none'"],
       scriptSrc: ["'self'"],
-      styleSrc: ["'self'", "'unsafe-inline'"],
+      styleSrc: ["'self'", "'unsafe-inline'", 'https:'],
       imgSrc: ["'self'", 'data:', 'https:'],
       mediaSrc: ["'self'", 'https:'],
-      fontSrc: ["'self'", 'data:'],
+      fontSrc: ["'self'", 'data:', 'https:'],
       baseUri: ["'none'"],
       formAction: ["'none'"],
       frameAncestors: ["'self'"],

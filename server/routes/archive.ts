@@ -3,7 +3,9 @@ import { pipeline } from 'node:stream/promises'
 import { outputFiles } from '@viatica/core/formats/archive.ts'
 import { Router } from 'express'
 import { ZipFile } from 'yazl'
+import { bytesOf } from '../store/fileBytes.ts'
 import type { SiteStore } from '../store/siteStore.ts'
+import { thisYear } from '../year.ts'
 import { asDownload } from './sites.ts'
 
 /** The same moment in every archive: what did not change gives the same bytes. */
@@ -15,15 +17,12 @@ export function archiveRoutes(store: SiteStore): Router {
     const { site } = await store.read(request.params.id)
     const zip = new ZipFile()
     zip.on('error', (error: Error) => response.destroy(error))
-    for (const file of outputFiles(site)) {
+    for (const file of outputFiles(site, thisYear())) {
       zip.addReadStreamLazy(file.path, { mtime: MTIME, mode: 0o644 }, (give) => {
-        if ('text' in file) give(null, Readable.from([Buffer.from(file.text())]))
-        else {
-          store.readContent(file.content).then(
-            (bytes) => give(null, Readable.from([bytes!])),
-            (error: unknown) => give(error as Error, Readable.from([])),
-          )
-        }
+        bytesOf(store, file).then(
+          (bytes) => give(null, Readable.from([bytes])),
+          (error: unknown) => give(error as Error, Readable.from([])),
+        )
       })
     }
     zip.end()

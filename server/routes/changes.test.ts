@@ -67,7 +67,7 @@ describe('changes', () => {
     const id = await server.demo()
     await server
       .database('contents')
-      .insert({ key: 'k', bytes: Buffer.from('x') })
+      .insert(['k0', 'k1', 'k2'].map((key) => ({ key, bytes: Buffer.from(key) })))
       .onConflict()
       .ignore()
     const start = (await server.api.read(id)).site
@@ -243,6 +243,36 @@ describe('contents', () => {
     expect(shown.text).toBe(svg)
     expect(shown.headers.get('content-type')).toMatch('image/svg+xml')
     expect((await server.api.post(id, 1, { kind: 'removeFile', file: 'mark' })).json.detail).toMatch(/logo/)
+  })
+
+  test('of a style sheet are read as text, and never as a document', async () => {
+    const { content } = (await send('a { color: red }', 'a.css')).json
+    const read = await ask(`${server.url}/api/contents/${content}/text`)
+    expect(read.json).toEqual({ text: 'a { color: red }' })
+    expect(read.headers.get('content-type')).toMatch('application/json')
+    expect((await ask(`${server.url}/api/contents/none/text`)).status).toBe(404)
+  })
+
+  test('past the size that one file may have are refused', async () => {
+    expect((await send(Buffer.alloc(1_000_001, 'x'), 'a.txt')).status).toBe(413)
+  })
+
+  test('are replaced and renamed by a change, and come back by its inverse', async () => {
+    const id = await server.api.create()
+    const [first, second] = [
+      (await send('a {}', 'a.css')).json.content,
+      (await send('b {}', 'a.css')).json.content,
+    ]
+    const file = { id: 'own', path: 'own.css', content: first, size: 4, alt: '' }
+    const next = { ...file, path: 'styles/site.css', content: second }
+    expect((await server.api.post(id, 0, { kind: 'addFile', file })).status).toBe(200)
+    expect((await server.api.post(id, 1, { kind: 'setFile', file: next })).status).toBe(200)
+    expect((await ask(`${server.url}/preview/${id}/own.css`)).status).toBe(404)
+    expect((await ask(`${server.url}/preview/${id}/styles/site.css`)).text).toBe('b {}')
+    expect((await server.api.post(id, 2, { kind: 'setFile', file })).status).toBe(200)
+    expect((await server.api.read(id)).site.files.get('own')).toEqual(file)
+    const missing = { ...file, id: 'other', path: 'c.css', content: 'f'.repeat(64) }
+    expect((await server.api.post(id, 3, { kind: 'addFile', file: missing })).status).toBe(422)
   })
 
   test.each([

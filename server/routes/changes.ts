@@ -4,7 +4,8 @@ import express, { Router } from 'express'
 import * as v from 'valibot'
 import { Problem } from '../http/problem.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
-import { pictureTypeOf } from '../pictureType.ts'
+import { fileTypeOf } from '@viatica/core/plan/file.ts'
+import { checkFile } from '../fileCheck.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 
 const editSchema = v.strictObject({
@@ -13,8 +14,14 @@ const editSchema = v.strictObject({
   change: changeSchema,
 })
 
-/** Making changes, and keeping the bytes of pictures that changes are about to add. */
-export function changeRoutes(store: SiteStore): Router {
+/** What stands under the digest of its bytes is the same for good. */
+const UNCHANGING = 'private, max-age=31536000, immutable'
+
+/**
+ * Making changes, and keeping the bytes of files that changes are about to add.
+ * @param maxFileBytes the most that one file may have
+ */
+export function changeRoutes(store: SiteStore, maxFileBytes: number): Router {
   const routes = Router()
 
   routes.post('/sites/:id/changes', express.json({ limit: MAX_INPUT }), async (request, response) => {
@@ -35,13 +42,32 @@ export function changeRoutes(store: SiteStore): Router {
 
   routes.post(
     '/contents/:name',
-    express.raw({ type: () => true, limit: '10mb' }),
+    express.raw({ type: () => true, limit: maxFileBytes }),
     async (request, response) => {
       const bytes = request.body as Buffer
-      await pictureTypeOf(bytes, request.params.name)
+      await checkFile(bytes, request.params.name)
       response.status(201).json({ content: await store.keepContent(bytes) })
     },
   )
+
+  // Pictures by their bytes are there before the change that brings them is saved. They are shown, and run nothing.
+  routes.get('/contents/:key/picture/:name', async (request, response) => {
+    const bytes = await store.readContent(request.params.key)
+    const type = fileTypeOf(request.params.name)
+    if (!bytes || type?.kind !== 'picture') throw new Problem(404, 'Not found', 'There is no such picture.')
+    response
+      .set('Content-Security-Policy', "sandbox; default-src 'none'; style-src 'unsafe-inline'")
+      .set('Cache-Control', UNCHANGING)
+      .type(type.media)
+      .send(bytes)
+  })
+
+  // As JSON, so that what an author wrote never runs as a document of ours.
+  routes.get('/contents/:key/text', async (request, response) => {
+    const bytes = await store.readContent(request.params.key)
+    if (!bytes) throw new Problem(404, 'Not found', 'There are no bytes under this key.')
+    response.set('Cache-Control', UNCHANGING).json({ text: bytes.toString('utf8') })
+  })
 
   return routes
 }

@@ -1,8 +1,10 @@
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { outputFiles } from '@viatica/core/formats/archive.ts'
 import { loadDemo } from '@viatica/demo/load.ts'
+import { fontBytes } from '@viatica/fonts/fontFiles.ts'
 import yauzl from 'yauzl'
 import { ask, serve, type Serving } from '../testing/serve.ts'
+import { YEAR } from '@viatica/core/testing/year.ts'
 
 let server: Serving
 let id: string
@@ -23,6 +25,21 @@ async function unzip(bytes: Buffer): Promise<Map<string, string>> {
   return files
 }
 
+test('a font is let into pages of an opaque origin, nothing else is', async () => {
+  const site = await server.api.create()
+  const look = { ...(await server.api.read(site)).site.surround.look, textFont: 'bitter' }
+  await server.api.post(site, 0, { kind: 'setSurround', field: 'look', value: look })
+  const font = await ask(`${server.url}/preview/${site}/fonts/bitter-latin-400-normal.woff2`)
+  expect(font.headers.get('content-type')).toBe('font/woff2')
+  expect(font.headers.get('access-control-allow-origin')).toBe('*')
+  const licence = await ask(`${server.url}/preview/${site}/fonts/bitter-licence.txt`)
+  expect(licence.text).toMatch(/SIL Open Font License, Version 1.1/i)
+  for (const path of ['index.html', 'style.css', 'fonts/bitter-licence.txt'])
+    expect(
+      (await ask(`${server.url}/preview/${site}/${path}`)).headers.has('access-control-allow-origin'),
+    ).toBe(false)
+})
+
 describe('the archive', () => {
   test('holds what core writes, byte for byte, and is the same each time', async () => {
     const fetchZip = async () =>
@@ -30,9 +47,11 @@ describe('the archive', () => {
     const first = await fetchZip()
     const files = await unzip(first)
     const { site, contents } = loadDemo()
-    const expected = [...outputFiles(site)].map((file) => [
+    const expected = [...outputFiles(site, YEAR)].map((file) => [
       file.path,
-      'text' in file ? file.text() : contents.get(file.content)!.toString(),
+      'text' in file
+        ? file.text()
+        : ('font' in file ? fontBytes(file.font) : contents.get(file.content)!).toString(),
     ])
     expect([...files]).toEqual(expected)
     expect(await fetchZip()).toEqual(first)

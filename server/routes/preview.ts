@@ -1,11 +1,14 @@
 import { pageAtPath } from '@viatica/core/address/addresses.ts'
-import { FIXED_FILES } from '@viatica/core/formats/archive.ts'
-import { mediaTypeOf } from '@viatica/core/plan/file.ts'
+import { sharedFiles } from '@viatica/core/formats/archive.ts'
+import { fileTypeOf, mediaTypeOf } from '@viatica/core/plan/file.ts'
+import { filesByPath } from '@viatica/core/plan/site.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
 import { Router } from 'express'
 import { Problem } from '../http/problem.ts'
 import { previewHeaders } from '../http/security.ts'
+import { bytesOf } from '../store/fileBytes.ts'
 import type { SiteStore } from '../store/siteStore.ts'
+import { thisYear } from '../year.ts'
 
 /** `GET /preview/:id/…`: every page of a site at its own address, planned ones too, in a sandbox. */
 export function previewRoutes(store: SiteStore): Router {
@@ -22,16 +25,16 @@ export function previewRoutes(store: SiteStore): Router {
     const { site } = await store.read(request.params.id)
     const page = pageAtPath(site, path)
     response.set('Cache-Control', 'no-store')
-    if (page !== undefined) return void response.type('html').send(createRenderer(site).page(page))
-    const fixed = FIXED_FILES.get(path)
-    // The live pages of the screens ask for these at every change.
-    if (fixed !== undefined) return void response.set('Cache-Control', 'max-age=60').type(path).send(fixed)
-    const file = [...site.files.values()].find((candidate) => candidate.path === path)
+    if (page !== undefined)
+      return void response.type('html').send(createRenderer(site, thisYear()).page(page))
+    const file = [...sharedFiles(site), ...filesByPath(site)].find((candidate) => candidate.path === path)
     if (!file) throw new Problem(404, 'Not found', `The site has no page or file at ${path}.`)
+    // Fonts are the one kind of file that a page of an opaque origin may load only where it is let.
+    if (fileTypeOf(path)?.kind === 'font') response.set('Access-Control-Allow-Origin', '*')
     response
-      .set('Cache-Control', 'max-age=60')
+      .set('Cache-Control', 'no-cache')
       .type(mediaTypeOf(path))
-      .send(await store.readContent(file.content))
+      .send(await bytesOf(store, file))
   })
 
   return routes

@@ -70,7 +70,7 @@ describe('sites', () => {
     ['JSON that is none', '{"name":', 'application/json', 400, /not JSON/],
     ['a site without a name', { name: ' ' }, 'application/json', 400, /name: must not be empty/],
     ['an unknown field', { name: 'x', colour: 1 }, 'application/json', 400, /colour/],
-    ['no site file', '{"format":"x"}', SITE_FILE, 400, /^Line 1, column \d+: .*format/],
+    ['no site file', '{"format":"x"}', SITE_FILE, 400, /^Line 1, column \d+: .*not a site file/],
     [
       'a site file that is cut off',
       demoSiteFile().slice(0, 5000),
@@ -88,7 +88,7 @@ describe('sites', () => {
       demoSiteFile().replace(/"([a-z0-9]+)": "PHN2Zy[^"]*"/, '"$1": "aGVsbG8="'),
       SITE_FILE,
       415,
-      /not a picture/,
+      /not an SVG picture/,
     ],
   ])('%s is refused with the reason, and nothing is stored', async (_, body, type, status, reason) => {
     const before = [await countOf('sites'), await countOf('entries'), await countOf('contents')]

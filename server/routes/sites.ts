@@ -1,13 +1,13 @@
 import { MAX_INPUT } from '@viatica/core/formats/inputFault.ts'
 import { readOpml, writeOpml } from '@viatica/core/formats/opml.ts'
-import { readSiteFile, writeSiteFile } from '@viatica/core/formats/siteFile.ts'
+import { MAX_SITE_FILE, readSiteFile, writeSiteFile } from '@viatica/core/formats/siteFile.ts'
 import { newSite, type Site, settingSchemas } from '@viatica/core/plan/site.ts'
 import { toSiteData } from '@viatica/core/plan/siteData.ts'
 import { soundFileName } from '@viatica/core/standard/fileName.ts'
 import express, { type Response, Router } from 'express'
 import * as v from 'valibot'
+import { checkFile } from '../fileCheck.ts'
 import { Problem } from '../http/problem.ts'
-import { pictureTypeOf } from '../pictureType.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 
 /** The media types of what a site can be made from. OPML has none of its own that is registered. */
@@ -24,7 +24,7 @@ export function asDownload(response: Response, site: Site, ending: string): void
 async function makeFromSiteFile(store: SiteStore, text: string): Promise<string> {
   const { site, contents } = readSiteFile(text)
   const bytes = new Map([...contents].map(([key, base64]) => [key, Buffer.from(base64, 'base64')]))
-  for (const file of site.files.values()) await pictureTypeOf(bytes.get(file.content)!, file.path)
+  for (const file of site.files.values()) await checkFile(bytes.get(file.content)!, file.path)
   return store.create(site, bytes)
 }
 
@@ -38,7 +38,8 @@ export function siteRoutes(store: SiteStore): Router {
 
   routes.post(
     '/sites',
-    express.text({ type: [SITE_FILE, OPML], limit: MAX_INPUT }),
+    express.text({ type: SITE_FILE, limit: MAX_SITE_FILE }),
+    express.text({ type: OPML, limit: MAX_INPUT }),
     express.json({ limit: '100kb' }),
     async (request, response) => {
       let id: string

@@ -2,6 +2,8 @@ import knexPackage, { type Knex } from 'knex'
 import pg from 'pg'
 import * as sites from './migrations/001_sites.ts'
 import * as pins from './migrations/002_pins.ts'
+import * as surround from './migrations/003_surround.ts'
+import * as files from './migrations/004_files.ts'
 
 const { types } = pg
 /** A `date` stays the text `YYYY-MM-DD`: as a moment it would shift with the time zone. */
@@ -10,6 +12,8 @@ types.setTypeParser(types.builtins.DATE, (text) => text)
 const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '001_sites': sites,
   '002_pins': pins,
+  '003_surround': surround,
+  '004_files': files,
 }
 
 /** Connects to the database (PostgreSQL, by URL). Nothing is sent before the first query. */
@@ -24,13 +28,20 @@ export function openDatabase(url: string): Knex {
   })
 }
 
-/** Brings the tables up to date. Several servers may call it at once: one waits for the other. */
-export async function migrate(database: Knex): Promise<void> {
-  await database.migrate.latest({
-    migrationSource: {
-      getMigrations: () => Promise.resolve(Object.keys(MIGRATIONS).sort()),
-      getMigrationName: (name: string) => name,
-      getMigration: (name: string) => Promise.resolve(MIGRATIONS[name]!),
-    },
-  })
+/** @param until the last migration to make; all without it */
+function migrationsUntil(until?: string): Knex.MigrationSource<string> {
+  const names = Object.keys(MIGRATIONS).sort()
+  return {
+    getMigrations: () => Promise.resolve(names.filter((name) => until === undefined || name <= until)),
+    getMigrationName: (name) => name,
+    getMigration: (name) => Promise.resolve(MIGRATIONS[name]!),
+  }
+}
+
+/**
+ * Brings the tables up to date. Several servers may call it at once: one waits for the other.
+ * @param until as they were with this migration; up to date without it
+ */
+export async function migrate(database: Knex, until?: string): Promise<void> {
+  await database.migrate.latest({ migrationSource: migrationsUntil(until) })
 }

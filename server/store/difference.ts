@@ -82,7 +82,12 @@ async function saveFiles(
       throw new ChangeRefused(
         `The bytes of ${missing.path} are not among the contents: they must be sent first.`,
       )
-    await trx('files').insert(added.map(({ id, path, content }) => ({ site_id: siteId, id, path, content })))
+    await trx('files')
+      .insert(
+        added.map(({ id, path, content, size, alt }) => ({ site_id: siteId, id, path, content, size, alt })),
+      )
+      .onConflict(['site_id', 'id'])
+      .merge()
   }
 }
 

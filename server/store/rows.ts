@@ -16,6 +16,7 @@ export interface EntryRow {
   description: string | null
   banner_file: string | null
   banner_alt: string | null
+  banner_text: string | null
   state: 'planned' | 'draft' | 'ready' | null
   in_order: boolean | null
   body: string | null
@@ -23,6 +24,7 @@ export interface EntryRow {
   target_url: string | null
   target_entry: string | null
   target_fragment: string | null
+  target_file: string | null
   /** JSON, as it is sent; read back as data. */
   pin: string | Pin | null
 }
@@ -34,6 +36,7 @@ const EMPTY = {
   description: null,
   banner_file: null,
   banner_alt: null,
+  banner_text: null,
   state: null,
   in_order: null,
   body: null,
@@ -41,6 +44,7 @@ const EMPTY = {
   target_url: null,
   target_entry: null,
   target_fragment: null,
+  target_file: null,
   pin: null,
 } as const
 
@@ -59,6 +63,7 @@ export function rowOfEntry(entry: Entry, standing: Standing): EntryRow {
   if (entry.kind === 'link') {
     const { target } = entry
     if (target.to === 'address') row.target_url = target.url
+    else if (target.to === 'file') row.target_file = target.file
     else {
       row.target_entry = target.entry
       row.target_fragment = target.fragment
@@ -70,6 +75,7 @@ export function rowOfEntry(entry: Entry, standing: Standing): EntryRow {
     row.description = entry.description
     row.banner_file = entry.banner?.file ?? null
     row.banner_alt = entry.banner?.alt ?? null
+    row.banner_text = entry.banner?.text ?? null
     row.state = entry.state
     row.in_order = entry.inOrder
     row.body = entry.body.html
@@ -81,6 +87,7 @@ export function rowOfEntry(entry: Entry, standing: Standing): EntryRow {
 
 function targetOfRow(row: EntryRow): LinkTarget {
   if (row.target_url !== null) return { to: 'address', url: row.target_url }
+  if (row.target_file !== null) return { to: 'file', file: row.target_file }
   return { to: 'entry', entry: row.target_entry!, fragment: row.target_fragment ?? '' }
 }
 
@@ -97,7 +104,10 @@ export function entryOfRow(row: EntryRow): Entry {
     title: row.title!,
     heading: row.heading!,
     description: row.description!,
-    banner: row.banner_file === null ? null : { file: row.banner_file, alt: row.banner_alt ?? '' },
+    banner:
+      row.banner_file === null
+        ? null
+        : { file: row.banner_file, alt: row.banner_alt ?? '', text: row.banner_text ?? '' },
     state: row.state!,
     inOrder: row.in_order!,
     body: { html: row.body!, changed: row.body_changed ?? '' },

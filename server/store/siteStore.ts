@@ -6,6 +6,7 @@ import type { EntryId } from '@viatica/core/plan/entry.ts'
 import type { SiteFile } from '@viatica/core/plan/file.ts'
 import type { Plan } from '@viatica/core/plan/plan.ts'
 import { DEFAULT_SETTINGS, type Settings, type Site } from '@viatica/core/plan/site.ts'
+import { EMPTY_SURROUND, type Surround } from '@viatica/core/plan/surround/surround.ts'
 import type { Knex } from 'knex'
 import { announcement, CHANNEL } from './announcements.ts'
 import { keepContent, readContent } from './contents.ts'
@@ -122,7 +123,12 @@ export class SiteStore {
         content: keys.get(file.content) ?? file.content,
       }))
       const own: Site = { ...site, files: new Map(files.map((file) => [file.id, file])) }
-      await trx('sites').insert({ id, home_id: own.plan.home, settings: JSON.stringify(own.settings) })
+      await trx('sites').insert({
+        id,
+        home_id: own.plan.home,
+        settings: JSON.stringify(own.settings),
+        surround: JSON.stringify(own.surround),
+      })
       await saveDifference(trx, id, undefined, own)
     })
     return id
@@ -136,9 +142,13 @@ export class SiteStore {
   }
 
   async #readIn(trx: Knex.Transaction, id: string, forChange: boolean): Promise<Revised> {
-    const query = trx<{ id: string; home_id: string; settings: Settings; revision: number }>('sites').where({
-      id,
-    })
+    const query = trx<{
+      id: string
+      home_id: string
+      settings: Settings
+      surround: Surround
+      revision: number
+    }>('sites').where({ id })
     const row = await (forChange ? query.forUpdate().first() : query.first())
     if (!row) throw new UnknownSite(`There is no site ${id}.`)
     const known = this.#remembered.get(id)
@@ -147,10 +157,11 @@ export class SiteStore {
     const files = await trx<SiteFile & { site_id: string }>('files')
       .where('site_id', id)
       .orderBy('id')
-      .select('id', 'path', 'content')
+      .select('id', 'path', 'content', 'size', 'alt')
     const site: Site = {
       // Settings that came with a later version are as new sites have them.
       settings: { ...DEFAULT_SETTINGS, ...row.settings },
+      surround: { ...EMPTY_SURROUND, ...row.surround },
       files: new Map(files.map((file) => [file.id, file])),
       plan: planOfRows(entries, row.home_id),
     }
@@ -196,6 +207,7 @@ export class SiteStore {
         .where({ id })
         .update({
           settings: JSON.stringify(site.settings),
+          surround: JSON.stringify(site.surround),
           revision: after.revision,
           changed_at: trx.fn.now(),
         })

@@ -80,7 +80,14 @@ export async function serve(): Promise<Serving> {
   const store = new SiteStore(database)
   const logger = pino({ level: 'silent' })
   const announcements = new Announcements(made.url)
-  const { app } = createApp({ store, announcements, logger, hosts: ['127.0.0.1'], screens: '/nowhere' })
+  const { app } = createApp({
+    store,
+    announcements,
+    logger,
+    hosts: ['127.0.0.1'],
+    maxFileBytes: 1_000_000,
+    screens: '/nowhere',
+  })
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening))
   })

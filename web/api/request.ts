@@ -22,6 +22,7 @@ export async function request<Answer>(
   path: string,
   body?: BodyInit,
   type?: string,
+  signal?: AbortSignal,
 ): Promise<Answer> {
   let response: Response
   try {
@@ -29,8 +30,10 @@ export async function request<Answer>(
       method,
       body: body ?? null,
       headers: type ? { 'Content-Type': type } : {},
+      signal: signal ?? null,
     })
   } catch {
+    if (signal?.aborted) throw new Refusal(0, 'Stopped.')
     throw new Refusal(0, 'The server of Viatica cannot be reached.')
   }
   if (!response.ok) {

@@ -1,5 +1,6 @@
 import { writeSiteFile } from '@viatica/core/formats/siteFile.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
+import type { SiteFile } from '@viatica/core/plan/file.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import type { SiteData } from '@viatica/core/plan/siteData.ts'
 import { request } from './request.ts'
@@ -81,15 +82,23 @@ export const sitesApi = {
   wayBack: (id: string, revision: number) =>
     request<{ revision: number; change?: Change }>('GET', `${at(id)}/history/${revision}/way-back`),
 
-  /** Keeps the bytes of a picture that a change is about to add. */
-  keepPicture: (file: File, name: string) =>
+  /** Keeps the bytes of a file that a change is about to add. @param signal stops the sending */
+  keepFile: (file: Blob, name: string, signal?: AbortSignal) =>
     request<{ content: string }>(
       'POST',
       `/api/contents/${encodeURIComponent(name)}`,
       file,
       'application/octet-stream',
-    ),
+      signal,
+    ).then(({ content }) => content),
 
+  /** The text of a file, by the key of its bytes. */
+  readText: (content: string) =>
+    request<{ text: string }>('GET', `/api/contents/${content}/text`).then(({ text }) => text),
+
+  /** Where a picture is shown from, by its bytes. */
+  pictureUrl: ({ content, path }: SiteFile) =>
+    `/api/contents/${content}/picture/${encodeURIComponent(path.replace(/^.*\//, ''))}`,
   archiveUrl: (id: string) => `${at(id)}/archive.zip`,
   siteFileUrl: (id: string) => `${at(id)}/site.json`,
   outlineUrl: (id: string) => `${at(id)}/plan.opml`,

@@ -1,17 +1,19 @@
 <script setup lang="ts">
-import { addressesOf, pageAtPath } from '@viatica/core/address/addresses.ts'
+import { pageAtPath } from '@viatica/core/address/addresses.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
-import { createRenderer } from '@viatica/core/render/renderer.ts'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { sitesApi } from '../api/sites.ts'
 import { useChosen } from '../stores/chosen.ts'
 import { useOpenSite } from '../stores/openSite.ts'
+import { framedPage } from './framedPage.ts'
 
 const props = defineProps<{
   page: EntryId
   /** How wide the page takes its screen to be, in CSS pixels; it is scaled to fit. */
   width: number
+  /** A place in its main content to be shown, in characters of the source. */
+  found?: { readonly start: number } | undefined
 }>()
 
 /** Later than the frame in which an edit is painted, and sooner than the eye gets there. */
@@ -39,21 +41,21 @@ const name = computed(() => {
   return entry.kind === 'page' ? entry.title : entry.label
 })
 
-/**
- * The page as it will come out, with two additions for the frame: the address it stands at, so that relative
- * links and pictures work, and the script that says which link was followed.
- */
+/** The site with the place marked that is to be shown. */
+const marked = computed(() => {
+  const entry = shown.value.plan.entries.get(props.page)
+  if (!props.found || entry?.kind !== 'page') return shown.value
+  const { start } = props.found
+  const rest = entry.body.html.slice(start).replace(/^<[a-z][a-z0-9-]*/i, '$& data-found=""')
+  const body = { ...entry.body, html: entry.body.html.slice(0, start) + rest }
+  const entries = new Map(shown.value.plan.entries).set(entry.id, { ...entry, body })
+  return { ...shown.value, plan: { ...shown.value.plan, entries } }
+})
+const FOUND = '<style>[data-found] { outline: 4px solid #a63d2b; outline-offset: 3px; }</style></head>'
+
 const html = computed(() => {
-  const site = shown.value
-  const path = addressesOf(site).paths.get(props.page)
-  if (path === undefined) return ''
-  const base = new URL(sitesApi.previewUrl(openSite.id, path), location.href).href
-  return createRenderer(site)
-    .page(props.page)
-    .replace(
-      '<head>',
-      `<head><base href="${base.replaceAll('"', '%22')}"><script src="/live-page.js"><${'/'}script>`,
-    )
+  const page = framedPage(marked.value, openSite.id, props.page)
+  return props.found ? page.replace('</head>', FOUND) : page
 })
 
 const scale = computed(() => Math.min(1, room.value.width / props.width || 1))

@@ -9,6 +9,7 @@ import { entryOf, isWithin } from '@viatica/core/plan/plan.ts'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { type OutlineRow, useChosen } from '../stores/chosen.ts'
 import { useOpenSite } from '../stores/openSite.ts'
+import { useProof } from '../stores/proof.ts'
 import EntryMenu from './EntryMenu.vue'
 import StateMark from './StateMark.vue'
 
@@ -23,16 +24,23 @@ const landing = ref<string>()
 
 const site = computed(() => openSite.site!)
 const entry = computed(() => entryOf(site.value.plan, props.row.id))
+const proof = useProof()
 const isLead = computed(() => chosen.id === props.row.id)
 const isChosen = computed(() => chosen.ids.has(props.row.id))
 const isPinned = computed(() => entry.value.kind === 'page' && entry.value.pin !== null)
+
+const findings = computed(() => proof.byEntry.get(props.row.id))
 
 /** What stands at the right: the file name of a page, the folder of a group, where a link leads. */
 const address = computed(() => {
   const at = entry.value
   if (at.kind === 'link') {
     if (at.target.to === 'address') return at.target.url.replace(/^(https?:\/\/|mailto:|tel:)/, '')
-    return addressesOf(site.value).paths.get(at.target.entry) ?? 'leads nowhere'
+    const path =
+      at.target.to === 'file'
+        ? site.value.files.get(at.target.file)?.path
+        : addressesOf(site.value).paths.get(at.target.entry)
+    return path ?? 'leads nowhere'
   }
   return addressesOf(site.value).names.get(at.id)!
 })
@@ -108,6 +116,9 @@ onBeforeUnmount(() => cleanup?.())
     <StateMark :entry="entry" />
     <span class="label">{{ labelOf(entry) }}</span>
     <IconEyeOff v-if="!entry.inMenu" :size="14" class="off" aria-label="not in menus" role="img" />
+    <span v-if="findings" class="findings" :title="findings === 1 ? '1 finding' : `${findings} findings`"
+      >{{ findings }}<span class="unseen">{{ findings === 1 ? ' finding' : ' findings' }}</span></span
+    >
     <span class="address path" :title="path">{{ address }}</span>
     <IconPin v-if="isPinned" :size="13" class="off" role="img" aria-label="pinned address" />
     <EntryMenu v-if="isLead" />
@@ -126,6 +137,17 @@ onBeforeUnmount(() => cleanup?.())
 </template>
 
 <style scoped>
+.findings {
+  flex: none;
+  min-width: 16px;
+  padding: 0 4px;
+  color: var(--brick);
+  border: 1px solid var(--brick);
+  border-radius: 8px;
+  font: 600 11px/14px var(--sign);
+  text-align: center;
+}
+
 .item {
   position: relative;
   display: flex;

@@ -13,6 +13,7 @@ import NameInput from './NameInput.vue'
 import OutlineItem from './OutlineItem.vue'
 
 const ROW_HEIGHT = 29
+const PADDING_TOP = 4
 
 const openSite = useOpenSite()
 const chosen = useChosen()
@@ -44,8 +45,8 @@ const virtualizer = useVirtualizer(
       const item = items.value[at]
       return item === undefined || item === 'draft' ? 'draft' : item.id
     },
-    overscan: 8,
-    paddingStart: 4,
+    overscan: 4,
+    paddingStart: PADDING_TOP,
     paddingEnd: 16,
     rangeExtractor: (range: Parameters<typeof defaultRangeExtractor>[0]) => {
       const places = new Set(defaultRangeExtractor(range))
@@ -69,8 +70,16 @@ function nameOf(id: string): string {
   return entry.kind === 'page' ? entry.title : entry.label
 }
 
+/** Scrolls just so far that a row is in sight; by what is known of the list, since asking it would lay it out anew. */
 function show(at: number): void {
-  if (at >= 0) virtualizer.value.scrollToIndex(at, { align: 'auto' })
+  const { scrollOffset, scrollRect } = virtualizer.value
+  if (at < 0 || scrollOffset === null || scrollRect === null || !tree.value) return
+  const top = PADDING_TOP + at * ROW_HEIGHT
+  const bottom = top + ROW_HEIGHT
+  if (top >= scrollOffset && bottom <= scrollOffset + scrollRect.height) return
+  tree.value.scrollTop = top < scrollOffset ? top : bottom - scrollRect.height
+  // Heard of at once, not with the next frame: else the rows of the old place would be drawn once more.
+  tree.value.dispatchEvent(new Event('scroll'))
 }
 
 /** A row that was out of sight is drawn a moment after it is scrolled to. */
@@ -209,10 +218,7 @@ function finishRename(name: string): void {
   void focusChosen()
 }
 
-watch(
-  () => chosen.id,
-  () => void nextTick(() => show(chosenAt.value)),
-)
+watch(chosenAt, show)
 watch(
   () => chosen.draft,
   (draft) => draft && void nextTick(() => show(items.value.indexOf('draft'))),

@@ -1,9 +1,13 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
+import { useProof } from '../stores/proof.ts'
 import { placeOfStop, type Stop, STOPS } from '../stops.ts'
 
 defineProps<{ siteId: string }>()
 const route = useRoute()
+const proof = useProof()
+const faults = computed(() => proof.counts.fault)
 
 const isHere = (stop: Stop) => route.name === stop.name || route.params['ahead'] === stop.name
 </script>
@@ -15,6 +19,9 @@ const isHere = (stop: Stop) => route.name === stop.name || route.params['ahead']
         <RouterLink :to="placeOfStop(stop, siteId)" :aria-current="isHere(stop) ? 'page' : undefined">
           <span class="dot" aria-hidden="true" />
           <span class="name">{{ stop.label }}</span>
+          <span v-if="stop.name === 'proof' && faults > 0" class="faults"
+            >{{ faults }}<span class="unseen">{{ faults === 1 ? ' fault' : ' faults' }}</span></span
+          >
         </RouterLink>
       </li>
     </ol>
@@ -88,6 +95,19 @@ const isHere = (stop: Stop) => route.name === stop.name || route.params['ahead']
 
 .here a {
   font-weight: 600;
+}
+
+.faults {
+  position: absolute;
+  top: 0;
+  left: calc(50% + 14px);
+  z-index: 2;
+  min-width: 18px;
+  padding: 0 5px;
+  color: #fff;
+  background: var(--brick);
+  border-radius: 9px;
+  font: 600 12px/18px var(--sign);
 }
 
 @media (max-width: 1180px) {

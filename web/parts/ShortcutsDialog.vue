@@ -21,6 +21,7 @@ const SHORTCUTS: readonly (readonly [string, string])[] = [
   ['1, 2, 3', 'planned, draft, ready'],
   ['Delete', 'remove'],
   ['/', 'find a page'],
+  ['N, P', 'at Proof: the next finding, the one before'],
   ['Ctrl Z', 'undo'],
   ['Ctrl Shift Z', 'redo'],
   ['?', 'this list'],

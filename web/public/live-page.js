@@ -11,4 +11,7 @@ document.addEventListener(
   },
   true,
 )
+document.addEventListener('DOMContentLoaded', () =>
+  document.querySelector('[data-found]')?.scrollIntoView({ block: 'center' }),
+)
 document.addEventListener('submit', (event) => event.preventDefault(), true)

@@ -22,15 +22,19 @@ export interface Draft {
   readonly place: number
 }
 
-function rowsOf(plan: Plan, folded: ReadonlySet<EntryId>): OutlineRow[] {
+function rowsOf(
+  home: EntryId,
+  childrenOfAll: Plan['children'],
+  folded: ReadonlySet<EntryId>,
+): readonly OutlineRow[] {
   const rows: OutlineRow[] = []
   const visit = (id: EntryId, level: number, place: number, siblings: number) => {
-    const children = childrenOf(plan, id)
+    const children = childrenOfAll.get(id) ?? []
     const isOpen = !folded.has(id)
     rows.push({ id, level, hasChildren: children.length > 0, isOpen, place, siblings })
     if (isOpen) children.forEach((child, at) => visit(child, level + 1, at, children.length))
   }
-  visit(plan.home, 1, 0, 1)
+  visit(home, 1, 0, 1)
   return rows
 }
 
@@ -53,7 +57,12 @@ export const useChosen = defineStore('chosen', () => {
     plan.value?.entries.has(lead.value) ? lead.value : (plan.value?.home ?? ''),
   )
   const entry = computed(() => (plan.value && id.value ? entryOf(plan.value, id.value) : undefined))
-  const rows = computed(() => (plan.value ? rowsOf(plan.value, folded.value) : []))
+  // They follow the hierarchy alone: an edit of what an entry says leaves them, and what is drawn from them, as they are.
+  const hierarchy = computed(() => plan.value?.children)
+  const home = computed(() => plan.value?.home)
+  const rows = computed(() =>
+    home.value !== undefined && hierarchy.value ? rowsOf(home.value, hierarchy.value, folded.value) : [],
+  )
   /** All entries that are chosen: the lead alone, or several, which the lead may have moved away from. */
   const ids = computed<ReadonlySet<EntryId>>(() => {
     const there = [...several.value].filter((one) => plan.value?.entries.has(one))

@@ -1,4 +1,4 @@
-import { applyChange, singlesOf } from '@viatica/core/plan/change/apply.ts'
+import { type Applied, applyChange, singlesOf } from '@viatica/core/plan/change/apply.ts'
 import { type Change, changeSchema } from '@viatica/core/plan/change/change.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import { changeWords } from '@viatica/core/plan/change/words.ts'
@@ -19,15 +19,39 @@ interface Step {
   readonly at: number
 }
 
+/** A change that holds, with the site after it and what takes it back. */
+interface Tried extends Applied {
+  readonly change: Change
+}
+
 const RETRY_FIRST_MS = 1000
 const RETRY_LAST_MS = 10_000
 /** Typing that goes on in one field within this time is one step to undo. */
 const SAME_STEP_MS = 4000
 
+/** The fields in which two objects of one kind differ. */
+function fieldsApart(a: object, b: object): string[] {
+  const [one, other] = [a as Record<string, unknown>, b as Record<string, unknown>]
+  return Object.keys(other).filter((field) => one[field] !== other[field])
+}
+
 /** Whether two changes set the same field, so that undo takes both back at once. */
 function setSameField(a: Change, b: Change): boolean {
-  if (a.kind === 'setEntry' && b.kind === 'setEntry') return a.entry === b.entry && a.field === b.field
-  return a.kind === 'setSite' && b.kind === 'setSite' && a.field === b.field
+  if (a.kind !== b.kind) return false
+  switch (a.kind) {
+    case 'setEntry':
+      return b.kind === a.kind && a.entry === b.entry && a.field === b.field
+    case 'setSite':
+    case 'setSurround':
+      return b.kind === a.kind && a.field === b.field
+    case 'setPiece':
+      // The second was made of the first: what they differ in is what was typed on.
+      return b.kind === a.kind && a.piece.id === b.piece.id && fieldsApart(a.piece, b.piece).length <= 1
+    case 'setMenu':
+      return b.kind === a.kind && a.menu.id === b.menu.id && fieldsApart(a.menu, b.menu).length <= 1
+    default:
+      return false
+  }
 }
 
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
@@ -50,6 +74,9 @@ export const useOpenSite = defineStore('openSite', () => {
   const undone = shallowRef<readonly Step[]>([])
   const lastWords = ref('')
 
+  /** The last edit that was refused after it had been shown: whoever still has what it said can keep it. */
+  const lost = shallowRef<Change>()
+
   let confirmed: Site | undefined
   let revision = 0
   let posting = false
@@ -61,6 +88,12 @@ export const useOpenSite = defineStore('openSite', () => {
     saveTrouble.value ? 'failed' : waiting.value.length > 0 ? 'saving' : 'saved',
   )
 
+  /** Gives an edit up that was refused: it cannot be taken back any more, for it was never made. */
+  function lose(change: Change): void {
+    done.value = done.value.filter((step) => step.change !== change)
+    lost.value = change
+  }
+
   /** Applies the waiting edits on what the server has; those that make no sense any more are told and dropped. */
   function rebase(): void {
     let next = confirmed!
@@ -71,6 +104,7 @@ export const useOpenSite = defineStore('openSite', () => {
         kept.push(edit)
       } catch (error) {
         if (!(error instanceof ChangeRefused)) throw error
+        lose(edit.change)
         notice.value = `An edit could not be kept, since the site was changed elsewhere: ${error.message}`
       }
     }
@@ -182,6 +216,7 @@ export const useOpenSite = defineStore('openSite', () => {
   }
 
   async function dropRefused(error: Refusal): Promise<void> {
+    lose(waiting.value[0]!.change)
     notice.value = `An edit could not be kept: ${error.message}`
     waiting.value = waiting.value.slice(1)
     try {
@@ -210,36 +245,51 @@ export const useOpenSite = defineStore('openSite', () => {
     return saveState.value === 'saved'
   }
 
-  /** Applies a change to what is shown and puts it in line to be saved. @throws ChangeRefused */
-  function perform(change: Change, goesOn: boolean): Step {
-    const before = site.value!
-    const applied = applyChange(before, change)
-    site.value = applied.site
-    void ripple.follow(change, goesOn)
-    waiting.value = [...waiting.value, { id: crypto.randomUUID(), change }]
-    void post()
-    return { words: changeWords(before, change), change, inverse: applied.inverse, at: Date.now() }
-  }
+  /** The last change that was tried out: an author who is asked about a change mostly makes it then. */
+  let tried: { change: Change; on: Site; outcome: Tried | string } | undefined
 
-  /** Makes a change. @returns why it was refused, in words for the author; undefined when it was made */
-  function make(change: Change): string | undefined {
+  function tryAnew(change: Change, on: Site): Tried | string {
     const checked = v.safeParse(changeSchema, change)
     if (!checked.success) return checked.issues[0].message
     try {
-      const last = done.value.at(-1)
-      const goesOn =
-        last !== undefined && setSameField(last.change, checked.output) && Date.now() - last.at < SAME_STEP_MS
-      const step = perform(checked.output, goesOn)
-      done.value = goesOn
-        ? [...done.value.slice(0, -1), { ...step, inverse: last.inverse }]
-        : [...done.value, step]
-      undone.value = []
-      lastWords.value = step.words
-      return undefined
+      return { change: checked.output, ...applyChange(on, checked.output) }
     } catch (error) {
       if (error instanceof ChangeRefused) return error.message
       throw error
     }
+  }
+
+  /** What a change would make of the site, without making it; or why it is refused, in words for the author. */
+  function tryOut(change: Change): Tried | string {
+    const on = site.value!
+    if (tried?.change !== change || tried.on !== on) tried = { change, on, outcome: tryAnew(change, on) }
+    return tried.outcome
+  }
+
+  /** Shows what a change made of the site and puts it in line to be saved. */
+  function perform({ change, site: after, inverse }: Tried, goesOn: boolean): Step {
+    const before = site.value!
+    site.value = after
+    void ripple.follow(change, goesOn)
+    waiting.value = [...waiting.value, { id: crypto.randomUUID(), change }]
+    void post()
+    return { words: changeWords(before, change), change, inverse, at: Date.now() }
+  }
+
+  /** Makes a change. @returns why it was refused, in words for the author; undefined when it was made */
+  function make(change: Change): string | undefined {
+    const outcome = tryOut(change)
+    if (typeof outcome === 'string') return outcome
+    const last = done.value.at(-1)
+    const goesOn =
+      last !== undefined && setSameField(last.change, outcome.change) && Date.now() - last.at < SAME_STEP_MS
+    const step = perform(outcome, goesOn)
+    done.value = goesOn
+      ? [...done.value.slice(0, -1), { ...step, inverse: last.inverse }]
+      : [...done.value, step]
+    undone.value = []
+    lastWords.value = step.words
+    return undefined
   }
 
   /** As make, for changes without a field beside which the reason could stand. */
@@ -253,22 +303,21 @@ export const useOpenSite = defineStore('openSite', () => {
     const step = from.value.at(-1)
     if (!step) return
     from.value = from.value.slice(0, -1)
-    try {
-      const told = `${words}: ${step.words}`
-      // A batch carries the words that the history tells it by.
-      const change: Change = {
-        kind: 'batch',
-        words: told.slice(0, 500),
-        changes: [...singlesOf(step.inverse)],
-      }
-      const back = perform(change, false)
-      to.value = [...to.value, { ...back, words: step.words }]
-      lastWords.value = told
-      notice.value = ''
-    } catch (error) {
-      if (!(error instanceof ChangeRefused)) throw error
-      notice.value = `This can no longer be taken back: ${error.message}`
+    const told = `${words}: ${step.words}`
+    // A batch carries the words that the history tells it by.
+    const outcome = tryOut({
+      kind: 'batch',
+      words: told.slice(0, 500),
+      changes: [...singlesOf(step.inverse)],
+    })
+    if (typeof outcome === 'string') {
+      notice.value = `This can no longer be taken back: ${outcome}`
+      return
     }
+    const back = perform(outcome, false)
+    to.value = [...to.value, { ...back, words: step.words }]
+    lastWords.value = told
+    notice.value = ''
   }
 
   const undo = () => takeBack(done, undone, 'Taken back')
@@ -281,6 +330,7 @@ export const useOpenSite = defineStore('openSite', () => {
     saveState,
     saveTrouble,
     notice,
+    lost,
     done,
     undone,
     lastWords,
@@ -289,6 +339,7 @@ export const useOpenSite = defineStore('openSite', () => {
     stopHearing,
     make,
     makeOrTell,
+    tryOut,
     settle,
     undo,
     redo,

@@ -61,8 +61,8 @@ export const useRipple = defineStore('ripple', () => {
   }
 
   /** Asks before a change that moves addresses; one that moves none needs no yes. */
-  async function askIfItMoves(title: string, site: Site, change: Change): Promise<boolean> {
-    if (movesUnasked.value || !movesAddresses(site, change)) return true
+  async function askIfItMoves(title: string, change: Change, before: Site, after: Site): Promise<boolean> {
+    if (movesUnasked.value || !movesAddresses(before, after)) return true
     const foreseen = await siteWork.foresee(change)
     return typeof foreseen === 'string' || ask({ title, yes: 'Move', isMove: true, foreseen })
   }

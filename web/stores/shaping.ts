@@ -60,8 +60,12 @@ export const useShaping = defineStore('shaping', () => {
   async function makeMove(change: Change | undefined, isAsked: boolean): Promise<boolean> {
     if (!change) return false
     const { id, ids } = chosen
-    const title = `${changeWords(openSite.site!, change)}: this moves addresses`
-    if (isAsked && !(await ripple.askIfItMoves(title, openSite.site!, change))) return false
+    const before = openSite.site!
+    const outcome = openSite.tryOut(change)
+    if (isAsked && typeof outcome !== 'string') {
+      const title = `${changeWords(before, change)}: this moves addresses`
+      if (!(await ripple.askIfItMoves(title, change, before, outcome.site))) return false
+    }
     if (!openSite.makeOrTell(change)) return false
     chosen.choose(id)
     if (ids.size > 1) chosen.chooseAll(ids, id)

@@ -16,6 +16,8 @@ export const COLOURS = {
 export const THEME: ThemeConfig = {
   token: {
     colorPrimary: COLOURS.pine,
+    // Progress bars are drawn in this one.
+    colorInfo: COLOURS.pine,
     colorError: COLOURS.brick,
     colorLink: COLOURS.pine,
     colorText: COLOURS.ink,

@@ -1,11 +1,15 @@
 import { addressesOf } from '@viatica/core/address/addresses.ts'
+import { Checker } from '@viatica/core/check/checker.ts'
+import type { Finding } from '@viatica/core/check/rule.ts'
+import { mendsOf } from '@viatica/core/check/mends.ts'
+import { RULES } from '@viatica/core/check/rules.ts'
 import { type Figures, figuresOf } from '@viatica/core/figures/figures.ts'
 import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import { type ListLine, readList } from '@viatica/core/formats/list.ts'
 import { type InventoryReading, readInventory } from '@viatica/core/inventory/read.ts'
 import { writeInventory } from '@viatica/core/inventory/write.ts'
 import { applyChange } from '@viatica/core/plan/change/apply.ts'
-import type { Add, Change } from '@viatica/core/plan/change/change.ts'
+import type { Add, Change, SingleChange } from '@viatica/core/plan/change/change.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { ancestorsOf } from '@viatica/core/plan/plan.ts'
@@ -13,13 +17,18 @@ import type { Site } from '@viatica/core/plan/site.ts'
 import { type BrokenLink, linksBroken } from '@viatica/core/ripple/broken.ts'
 import { partBeforeAndAfter, type Ripple, type RipplePart, rippleOf } from '@viatica/core/ripple/ripple.ts'
 import { type Found, search } from '@viatica/core/search/search.ts'
+import { walkSite, type WalkReport } from '@viatica/core/walk/walk.ts'
 import { expose } from 'comlink'
+import { thisYear } from '../year.ts'
 
 /** What a change would do, before it is made. */
 export interface Foreseen {
   readonly ripple: Ripple
   readonly broken: readonly BrokenLink[]
 }
+
+/** A finding as it is shown: its mend, which may hold a whole text, is asked for when it is wanted. */
+export type ShownFinding = Omit<Finding, 'mend'> & { readonly canMend: boolean }
 
 /** A pasted list as it was understood, with the addresses that its entries would get. */
 export interface ListReading {
@@ -40,6 +49,9 @@ export class SiteWork {
   #site: Site | undefined
   /** The site before the last step of the author. */
   #before: Site | undefined
+  readonly #checker = new Checker()
+  #checks = 0
+  #walks = 0
   /** The last change that was foreseen, as if it had been made. */
   #foreseen: Site | undefined
 
@@ -56,7 +68,7 @@ export class SiteWork {
 
   /** What the last step did. */
   ripple(): Ripple {
-    return rippleOf(this.#before!, this.#site!)
+    return rippleOf(this.#before!, this.#site!, thisYear())
   }
 
   /** What a change would do; a reason in words when it makes no sense. */
@@ -68,7 +80,7 @@ export class SiteWork {
       throw error
     }
     return {
-      ripple: rippleOf(this.#site!, this.#foreseen),
+      ripple: rippleOf(this.#site!, this.#foreseen, thisYear()),
       broken: linksBroken(this.#site!, this.#foreseen),
     }
   }
@@ -76,12 +88,65 @@ export class SiteWork {
   /** A part of a page as HTML, before and after the last step or the change that was foreseen. */
   part(of: 'last' | 'foreseen', page: EntryId, part: RipplePart): { before: string; after: string } {
     return of === 'last'
-      ? partBeforeAndAfter(this.#before!, this.#site!, page, part)
-      : partBeforeAndAfter(this.#site!, this.#foreseen!, page, part)
+      ? partBeforeAndAfter(this.#before!, this.#site!, page, part, thisYear())
+      : partBeforeAndAfter(this.#site!, this.#foreseen!, page, part, thisYear())
   }
 
   figures(): Figures {
     return figuresOf(this.#site!)
+  }
+
+  /**
+   * What the rules find. Asked again while one check goes on, that one gives way.
+   * @param progress called with how many rules are done, of how many
+   */
+  async check(progress: (done: number, total: number) => void): Promise<readonly ShownFinding[] | undefined> {
+    const mine = ++this.#checks
+    const checking = this.#checker.checkInSteps(this.#site!)
+    for (;;) {
+      // Between two rules, what was asked meanwhile gets its turn.
+      await new Promise((resolve) => setTimeout(resolve))
+      if (mine !== this.#checks) return undefined
+      const step = checking.next()
+      if (step.done)
+        return step.value.map(({ mend, ...shown }) => ({ ...shown, canMend: mend !== undefined }))
+      progress(step.value, RULES.length)
+    }
+  }
+
+  /**
+   * Follows every link of the finished site. @param progress called with what was found so far, a few times a second
+   * @returns the whole report; undefined when the walk was stopped
+   */
+  async walk(progress: (report: WalkReport) => void): Promise<WalkReport | undefined> {
+    const mine = ++this.#walks
+    let last: WalkReport | undefined
+    let told = 0
+    for (const report of walkSite(this.#site!, thisYear())) {
+      last = report
+      if (performance.now() - told < 200) continue
+      told = performance.now()
+      progress(report)
+      // What was asked meanwhile gets its turn: also the wish to stop.
+      await new Promise((resolve) => setTimeout(resolve))
+      if (mine !== this.#walks) return undefined
+    }
+    return last
+  }
+
+  /** Ends the walk that is going on. */
+  stopWalking(): void {
+    this.#walks++
+  }
+
+  /** The changes that mend findings, all of them together. */
+  mends(keys: readonly string[]): { changes: SingleChange[]; count: number } {
+    return mendsOf(this.#site!, keys)
+  }
+
+  /** Ends the check that is going on. */
+  stopChecking(): void {
+    this.#checks++
   }
 
   search(words: string): Found[] {

@@ -171,7 +171,7 @@ describe('changes from outside', () => {
       { kind: 'setEntry', entry: 'a', field: 'target', value: { to: 'address', url: 'javascript:alert(1)' } },
       'value.url',
     ],
-    [{ kind: 'setSite', field: 'menuDepth', value: 3 }, 'value'],
+    [{ kind: 'setSite', field: 'layout', value: 3 }, 'value'],
     [{ kind: 'setSite', field: 'language', value: 'not a tag' }, 'value'],
     [{ kind: 'addFile', file: { id: 'a', path: '../x.svg', content: 'k' } }, 'file.path'],
     [{ kind: 'batch', changes: [{ kind: 'batch', changes: [] }] }, 'changes.0.kind'],

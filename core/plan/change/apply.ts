@@ -1,8 +1,9 @@
 import type { Site } from '../site.ts'
 import type { Change, SingleChange } from './change.ts'
 import { setEntryField, setSetting } from './fields.ts'
-import { addFile, removeFile } from './files.ts'
+import { addFile, removeFile, setFile } from './files.ts'
 import { addBranches, moveBranch, removeBranches } from './hierarchy.ts'
+import { changeSurround } from './surround.ts'
 
 /** A site after a change. Applying `inverse` to it gives the site before, exactly. */
 export interface Applied {
@@ -25,8 +26,12 @@ function outcomeOf(site: Site, change: SingleChange): Partial<Site> & { inverse:
       return setSetting(site, change)
     case 'addFile':
       return addFile(site, change)
+    case 'setFile':
+      return setFile(site, change)
     case 'removeFile':
       return removeFile(site, change)
+    default:
+      return changeSurround(site, change)
   }
 }
 

@@ -4,6 +4,7 @@ import { type EntryField, entryIdSchema, fieldSchemas } from '../entry.ts'
 import { siteFileSchema } from '../file.ts'
 import { type SettingName, settingSchemas } from '../site.ts'
 import { filledLine } from '../../standard/text.ts'
+import { type SurroundChange, surroundChangeSchemas } from './surroundChange.ts'
 
 const place = v.pipe(
   v.number('must be a number'),
@@ -45,6 +46,7 @@ const setEntrySchema = v.variant(
       entry: entryIdSchema,
       field: v.literal(field),
       value: fieldSchemas[field] as v.GenericSchema,
+      over: v.optional(v.pipe(v.string(), v.regex(/^[0-9a-f]{1,16}$/, 'must be a mark of a text'))),
     }),
   ),
 )
@@ -63,12 +65,15 @@ const setSiteSchema = v.variant(
 
 /** Keeps a file with the site; its bytes are in the store of contents already. */
 const addFileSchema = v.strictObject({ kind: v.literal('addFile'), file: siteFileSchema })
+/** Sets a file whole: where it stands, its bytes, what it says to those who do not see it. */
+const setFileSchema = v.strictObject({ kind: v.literal('setFile'), file: siteFileSchema })
 const removeFileSchema = v.strictObject({ kind: v.literal('removeFile'), file: entryIdSchema })
 
 export type Add = v.InferOutput<typeof addSchema>
 export type Remove = v.InferOutput<typeof removeSchema>
 export type Move = v.InferOutput<typeof moveSchema>
 export type AddFile = v.InferOutput<typeof addFileSchema>
+export type SetFile = v.InferOutput<typeof setFileSchema>
 export type RemoveFile = v.InferOutput<typeof removeFileSchema>
 export type SetEntry = {
   [F in EntryField]: {
@@ -76,6 +81,8 @@ export type SetEntry = {
     entry: string
     field: F
     value: v.InferOutput<(typeof fieldSchemas)[F]>
+    /** Of main content: the mark (see bodyMark) of what it was written over. Another that came between is not lost then. */
+    over?: string | undefined
   }
 }[EntryField]
 export type SetSite = {
@@ -83,7 +90,8 @@ export type SetSite = {
 }[SettingName]
 
 /** A change that does one thing. */
-export type SingleChange = Add | Remove | Move | SetEntry | SetSite | AddFile | RemoveFile
+export type SingleChange =
+  Add | Remove | Move | SetEntry | SetSite | AddFile | SetFile | RemoveFile | SurroundChange
 /** Several changes that are made, and undone, as one. */
 export interface Batch {
   readonly kind: 'batch'
@@ -101,7 +109,9 @@ const singleSchema = v.variant('kind', [
   setEntrySchema,
   setSiteSchema,
   addFileSchema,
+  setFileSchema,
   removeFileSchema,
+  ...surroundChangeSchemas,
 ])
 
 /** A change as it comes in from outside. */

@@ -1,4 +1,5 @@
 import { settleRedirects } from '../../address/redirects.ts'
+import { bodyMark } from '../bodyMark.ts'
 import { type Entry, FIELDS_OF_KIND, labelOf } from '../entry.ts'
 import type { Plan } from '../plan.ts'
 import type { Settings, Site } from '../site.ts'
@@ -24,12 +25,18 @@ export function setEntryField(site: Site, change: SetEntry): { plan: Plan; inver
   if (change.field === 'target' && change.value.to === 'entry' && !plan.entries.has(change.value.entry)) {
     throw new ChangeRefused('The page that this link should lead to is no longer in the plan.')
   }
+  if (change.field === 'target' && change.value.to === 'file' && !site.files.has(change.value.file))
+    throw new ChangeRefused('This file is no longer among the files of the site.')
   if (change.field === 'state' && change.entry === plan.home && change.value === 'planned') {
     throw new ChangeRefused('The home page cannot be left out of the site: it is draft or ready.')
   }
+  if (change.over !== undefined && entry.kind === 'page' && bodyMark(entry.body.html) !== change.over)
+    throw new ChangeRefused(`The text of “${labelOf(entry)}” was changed in another window meanwhile.`)
   const before = (entry as Record<string, unknown>)[change.field]
   const entries = new Map(plan.entries).set(entry.id, { ...entry, [change.field]: change.value } as Entry)
-  return { plan: { ...plan, entries }, inverse: { ...change, value: before } as SetEntry }
+  // What undoes it holds whatever it is put over.
+  const inverse = { kind: change.kind, entry: change.entry, field: change.field, value: before } as SetEntry
+  return { plan: { ...plan, entries }, inverse }
 }
 
 function checkAddressing({ linkStyle, baseUrl }: Settings): void {

@@ -1,8 +1,12 @@
 import { entriesOfBranch } from '../branch.ts'
 import { type EntryId, labelOf } from '../entry.ts'
+import type { SiteFile } from '../file.ts'
 import { walk } from '../plan.ts'
 import type { Site } from '../site.ts'
+import { PIECE_NAMES, PLACE_NAMES } from '../surround/names.ts'
+import { menuOf, standingOf, type SurroundRule } from '../surround/surround.ts'
 import type { Add, Change, Remove, SetEntry } from './change.ts'
+import type { SurroundChange } from './surroundChange.ts'
 
 function named(site: Site, id: EntryId): string {
   const entry = site.plan.entries.get(id)
@@ -60,6 +64,12 @@ function removedWords(before: Site, { entries }: Remove): string {
   return entries.length === 1 ? namedWithAllUnder(before, entries[0]!) : `${entries.length} entries`
 }
 
+function setFileWords(before: SiteFile | undefined, after: SiteFile): string {
+  if (!before) return `${after.path} changed`
+  if (before.path !== after.path) return `${before.path} is now ${after.path}`
+  return before.content === after.content ? `${after.path} described` : `${after.path} replaced`
+}
+
 /** What a change does, in the author's words. `before` is the site that it is made on. */
 export function changeWords(before: Site, change: Change): string {
   switch (change.kind) {
@@ -78,9 +88,13 @@ export function changeWords(before: Site, change: Change): string {
     case 'addFile':
       return `${change.file.path} added to the files of the site`
     case 'removeFile':
-      return 'A file of the site removed'
+      return `${before.files.get(change.file)?.path ?? 'A file'} removed from the files of the site`
+    case 'setFile':
+      return setFileWords(before.files.get(change.file.id), change.file)
     case 'batch':
       return change.words ?? changeWords(before, change.changes.at(-1)!)
+    default:
+      return surroundWords(before, change)
   }
 }
 
@@ -100,11 +114,40 @@ const SETTING_WORDS: Readonly<Record<keyof Site['settings'], string>> = {
   titlePattern: 'Pattern of titles',
   homeTitlePattern: 'Title of the home page',
   logo: 'Logo',
-  menuDepth: 'Menu depth',
-  hereForm: 'Here mark',
-  previousWord: 'Word for previous',
-  nextWord: 'Word for next',
-  footerText: 'Footer text',
-  contact: 'Contact address',
-  copyright: 'Copyright line',
+  setAside: 'Findings set aside',
+}
+
+const RULE_WORDS: Readonly<Record<SurroundRule, string>> = {
+  here: 'Here mark',
+  breadcrumb: 'Breadcrumb',
+  order: 'Order of previous and next',
+  look: 'Look',
+  headFiles: 'Style sheets and scripts',
+  words: 'Words on pages',
+}
+
+function surroundWords({ surround }: Site, change: SurroundChange): string {
+  const piece = (id: string) => {
+    const found = standingOf(surround, id)
+    return found ? PIECE_NAMES[found.piece.kind] : 'A piece'
+  }
+  const menu = (id: string) => `Menu “${menuOf(surround, id)?.name ?? ''}”`
+  switch (change.kind) {
+    case 'addPiece':
+      return `${PIECE_NAMES[change.piece.kind]} added to the ${PLACE_NAMES[change.place].toLowerCase()}`
+    case 'removePiece':
+      return `${piece(change.piece)} removed from the surround`
+    case 'movePiece':
+      return `${piece(change.piece)} moved in the ${PLACE_NAMES[change.place].toLowerCase()}`
+    case 'setPiece':
+      return `${PIECE_NAMES[change.piece.kind]} changed`
+    case 'addMenu':
+      return `Menu “${change.menu.name}” added`
+    case 'removeMenu':
+      return `${menu(change.menu)} removed`
+    case 'setMenu':
+      return `${menu(change.menu.id)} changed`
+    case 'setSurround':
+      return `${RULE_WORDS[change.field]} changed`
+  }
 }

@@ -1,24 +1,31 @@
 <script setup lang="ts">
 import { addressesOf, wishedName } from '@viatica/core/address/addresses.ts'
-import { breadcrumbOf } from '@viatica/core/navigate/breadcrumb.ts'
-import { neighboursIn, readingOrder } from '@viatica/core/navigate/readingOrder.ts'
+import { wayTo } from '@viatica/core/navigate/breadcrumb.ts'
+import { neighboursIn, readingRuns } from '@viatica/core/navigate/readingOrder.ts'
 import { documentTitle } from '@viatica/core/navigate/title.ts'
 import { movesAddresses } from '@viatica/core/address/moves.ts'
 import { isPinnedHere, pinPages } from '@viatica/core/address/pins.ts'
-import { type Change, changeSchema, type SetEntry } from '@viatica/core/plan/change/change.ts'
-import { type EntryField, type EntryId, labelOf, type PageState, STATES } from '@viatica/core/plan/entry.ts'
+import type { Change, SetEntry } from '@viatica/core/plan/change/change.ts'
+import {
+  type EntryField,
+  type EntryId,
+  labelOf,
+  type PageState,
+  type Picture,
+  STATES,
+} from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import { soundFileName } from '@viatica/core/standard/fileName.ts'
 import { IconPin } from '@tabler/icons-vue'
 import { Checkbox } from 'ant-design-vue'
-import * as v from 'valibot'
 import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
 import PictureField from '../../parts/PictureField.vue'
 import SavedText from '../../parts/SavedText.vue'
 import StateMark from '../../parts/StateMark.vue'
+import TargetField from '../../parts/TargetField.vue'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
-import TargetField from './TargetField.vue'
 
 const openSite = useOpenSite()
 const chosen = useChosen()
@@ -32,8 +39,10 @@ const addresses = computed(() => addressesOf(site.value))
 const name = computed(() => addresses.value.names.get(entry.value.id) ?? '')
 const isHome = computed(() => entry.value.id === site.value.plan.home)
 
-const way = computed(() => breadcrumbOf(site.value.plan, entry.value.id))
-const neighbours = computed(() => neighboursIn(readingOrder(site.value.plan))(entry.value.id))
+const way = computed(() => wayTo(site.value.plan, entry.value.id))
+const neighbours = computed(() =>
+  neighboursIn(readingRuns(site.value.plan, site.value.surround.order))(entry.value.id),
+)
 const label = (id: EntryId) => labelOf(entryOf(site.value.plan, id))
 
 function set<F extends EntryField>(field: F, value: unknown): string | undefined {
@@ -42,12 +51,15 @@ function set<F extends EntryField>(field: F, value: unknown): string | undefined
 
 const setter = (field: EntryField) => (value: unknown) => set(field, value)
 
-function setBody(html: string): string | undefined {
-  return set('body', { html, changed: new Date().toISOString().slice(0, 10) })
-}
-
 function setOrTell(field: EntryField, value: unknown): void {
   openSite.notice = set(field, value) ?? ''
+}
+
+const banner = computed(() => (entry.value.kind === 'page' ? entry.value.banner : null))
+
+function changeBanner(picture: Picture | null): SetEntry {
+  const value = picture && { ...picture, text: banner.value?.text ?? '' }
+  return { kind: 'setEntry', entry: entryId, field: 'banner', value }
 }
 
 /** What a path can hold and a name cannot is refused with the reason; anything else is made a sound name. */
@@ -59,8 +71,8 @@ const sound = (text: string) =>
 function foresee(field: 'title' | 'label' | 'fileName') {
   return (value: string): Change | undefined => {
     const change = { kind: 'setEntry', entry: entryId, field, value } as SetEntry
-    if (!v.safeParse(changeSchema, change).success) return undefined
-    return movesAddresses(site.value, change) ? change : undefined
+    const outcome = openSite.tryOut(change)
+    return typeof outcome !== 'string' && movesAddresses(site.value, outcome.site) ? change : undefined
   }
 }
 
@@ -211,14 +223,17 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
         placeholder="same as the title"
         :save="setter('heading')"
       />
-      <PictureField
-        label="Banner picture"
-        :value="entry.banner"
-        :change="(value) => ({ kind: 'setEntry', entry: entry.id, field: 'banner', value })"
+      <PictureField label="Banner picture" :value="entry.banner" :change="changeBanner" />
+      <SavedText
+        v-if="entry.banner"
+        label="Text on the banner"
+        :value="entry.banner.text"
+        :save="(text) => set('banner', { ...banner, text })"
       />
-      <SavedText label="Main content (HTML)" code :rows="8" :value="entry.body.html" :save="setBody">
-        <template v-if="entry.body.changed" #hint>last changed {{ entry.body.changed }}</template>
-      </SavedText>
+      <p class="write">
+        <RouterLink :to="{ name: 'write', params: { id: openSite.id } }">Write its main content</RouterLink>
+        <span v-if="entry.body.changed" class="field-hint">last changed {{ entry.body.changed }}</span>
+      </p>
     </template>
     <SavedText label="Note to yourself" :rows="2" :value="entry.note" :save="setter('note')">
       <template #hint>never on the page</template>

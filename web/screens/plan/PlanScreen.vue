@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { type Component, computed, defineAsyncComponent } from 'vue'
-import { RouterLink, useRoute } from 'vue-router'
+import { useRoute } from 'vue-router'
+import ViewNav from '../../parts/ViewNav.vue'
 import { useChosen } from '../../stores/chosen.ts'
-import { useOpenSite } from '../../stores/openSite.ts'
 import StopLayout from '../site/StopLayout.vue'
 import AddressesView from './addresses/AddressesView.vue'
 import EntryDetails from './EntryDetails.vue'
@@ -36,7 +36,6 @@ const VIEWS: readonly View[] = [
 ]
 
 const route = useRoute()
-const openSite = useOpenSite()
 const chosen = useChosen()
 const view = computed(() => VIEWS.find(({ name }) => name === (route.params['view'] ?? '')) ?? VIEWS[0]!)
 </script>
@@ -44,17 +43,7 @@ const view = computed(() => VIEWS.find(({ name }) => name === (route.params['vie
 <template>
   <StopLayout details-label="Details of what is chosen" :has-details="view.hasDetails">
     <h1 class="unseen">Plan: {{ view.label }}</h1>
-    <nav class="views" aria-label="Views of the plan">
-      <RouterLink
-        v-for="one in VIEWS"
-        :key="one.name"
-        :to="{ name: 'plan', params: { id: openSite.id, view: one.name } }"
-        :class="{ here: one === view }"
-        :aria-current="one === view ? 'page' : undefined"
-      >
-        {{ one.label }}
-      </RouterLink>
-    </nav>
+    <ViewNav label="Views of the plan" stop="plan" :views="VIEWS" :shown="view.name" class="views" />
     <component :is="view.component" class="view" />
     <template #details>
       <SelectionDetails v-if="chosen.ids.size > 1" />
@@ -65,28 +54,7 @@ const view = computed(() => VIEWS.find(({ name }) => name === (route.params['vie
 
 <style scoped>
 .views {
-  display: flex;
-  flex: none;
-  gap: 22px;
   margin-bottom: 8px;
-}
-
-.views a {
-  padding: 0 1px 3px;
-  color: var(--ink);
-  border-bottom: 3px solid transparent;
-  font: 500 15.5px/1.4 var(--sign);
-  text-decoration: none;
-}
-
-.views a:hover {
-  border-bottom-color: var(--rule);
-}
-
-.views .here,
-.views .here:hover {
-  border-bottom-color: var(--ochre);
-  font-weight: 600;
 }
 
 .view {

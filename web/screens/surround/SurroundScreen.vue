@@ -1,116 +1,94 @@
 <script setup lang="ts">
-import { addressesOf } from '@viatica/core/address/addresses.ts'
-import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
-import { childrenOf, entryOf, walk } from '@viatica/core/plan/plan.ts'
-import { isWritten, type Site } from '@viatica/core/plan/site.ts'
-import { computed, ref } from 'vue'
-import LivePage from '../../parts/LivePage.vue'
+import { type Component, computed } from 'vue'
+import { useRoute } from 'vue-router'
+import ViewNav from '../../parts/ViewNav.vue'
 import WidthChoice from '../../parts/WidthChoice.vue'
-import { useChosen } from '../../stores/chosen.ts'
-import { useOpenSite } from '../../stores/openSite.ts'
+import { useSiteFiles } from '../../stores/siteFiles.ts'
+import { useSurrounding } from '../../stores/surrounding.ts'
 import StopLayout from '../site/StopLayout.vue'
-import SurroundSettings from './SurroundSettings.vue'
+import CompareBoard from './compare/CompareBoard.vue'
+import FileDetails from './files/FileDetails.vue'
+import FilesBoard from './files/FilesBoard.vue'
+import LivePages from './LivePages.vue'
+import LookBoard from './look/LookBoard.vue'
+import LookSettings from './look/LookSettings.vue'
+import MarksBoard from './marks/MarksBoard.vue'
+import MarksSettings from './marks/MarksSettings.vue'
+import MenuDetails from './menus/MenuDetails.vue'
+import MenusBoard from './menus/MenusBoard.vue'
+import PieceDetails from './pieces/PieceDetails.vue'
+import PiecesBoard from './pieces/PiecesBoard.vue'
+import SourceBoard from './source/SourceBoard.vue'
+import WordsBoard from './words/WordsBoard.vue'
 
-const openSite = useOpenSite()
-const chosen = useChosen()
-const width = ref(768)
-
-/** The home page, a section and the deepest page: where surrounds differ most, if they differ. */
-function samples(site: Site): EntryId[] {
-  const { plan } = site
-  const pages = [...walk(plan)].filter(({ entry }) => isWritten(site, entry))
-  const section = pages.find(({ entry, depth }) => depth > 0 && childrenOf(plan, entry.id).length > 0)
-  const deepest = pages.reduce((best, page) => (page.depth > best.depth ? page : best), pages[0]!)
-  const chosen = [plan.home, section?.entry.id, deepest.entry.id].filter((id) => id !== undefined)
-  return [...new Set(chosen)]
+/** One side of the surround to settle. */
+interface View {
+  readonly name: string
+  readonly label: string
+  readonly board: Component
+  /** What stands at the right, where it does not depend on what is chosen. */
+  readonly settings?: Component
+  readonly hasPages: boolean
 }
 
-const shown = computed(() => samples(openSite.site!))
-const written = computed(() => {
-  const site = openSite.site!
-  return [...site.plan.entries.values()].filter((entry) => isWritten(site, entry)).length
-})
-const path = (id: EntryId) => addressesOf(openSite.site!).paths.get(id)!
+const VIEWS: readonly View[] = [
+  { name: '', label: 'Pieces', board: PiecesBoard, hasPages: true },
+  { name: 'menus', label: 'Menus', board: MenusBoard, hasPages: true },
+  { name: 'marks', label: 'Marks', board: MarksBoard, settings: MarksSettings, hasPages: false },
+  { name: 'look', label: 'Look', board: LookBoard, settings: LookSettings, hasPages: true },
+  { name: 'words', label: 'Words', board: WordsBoard, hasPages: false },
+  { name: 'files', label: 'Files', board: FilesBoard, hasPages: false },
+  { name: 'source', label: 'Source', board: SourceBoard, hasPages: false },
+  { name: 'compare', label: 'Compare', board: CompareBoard, hasPages: false },
+]
+
+/** What stands at the right while nothing is chosen. */
+const NOTHING_CHOSEN: Readonly<Record<string, string>> = {
+  '': 'Choose a piece to settle what it shows, or add one to a place. Every page carries the same.',
+  menus: 'There is no menu yet. Add one from the plan, or of links that you pick.',
+  files: 'Choose a file to rename, replace or describe it, and to see where it is used.',
+}
+
+const route = useRoute()
+const siteFiles = useSiteFiles()
+const surrounding = useSurrounding()
+const view = computed(() => VIEWS.find(({ name }) => name === (route.params['view'] ?? '')) ?? VIEWS[0]!)
+const hasDetails = computed(() => !['words', 'source', 'compare'].includes(view.value.name))
 </script>
 
 <template>
-  <StopLayout has-details details-label="Settings of the surround">
+  <StopLayout :has-details="hasDetails" details-label="Settings of what is chosen">
+    <h1 class="unseen">Surround: {{ view.label }}</h1>
     <div class="bar">
-      <h1>The same around every page</h1>
-      <WidthChoice v-model="width" />
+      <ViewNav label="Views of the surround" stop="surround" :views="VIEWS" :shown="view.name" />
+      <WidthChoice v-if="view.hasPages" v-model="surrounding.width" />
     </div>
-    <div class="pages">
-      <figure v-for="id in shown" :key="id">
-        <LivePage :page="id" :width="width" class="page" />
-        <figcaption>
-          <button type="button" class="link-button name" @click="chosen.choose(id)">
-            {{ labelOf(entryOf(openSite.site!.plan, id)) }}
-          </button>
-          <code class="path">{{ path(id) }}</code>
-        </figcaption>
-      </figure>
-    </div>
-    <p class="quiet">
-      {{ written === 1 ? '1 page carries' : `${written} pages carry` }} this header, menu and footer. From
-      page to page only the mark on the current page and the relative paths differ.
-    </p>
-    <template #details><SurroundSettings /></template>
+    <component :is="view.board" />
+    <LivePages v-if="view.hasPages" />
+    <template #details>
+      <component :is="view.settings" v-if="view.settings" />
+      <FileDetails
+        v-else-if="view.name === 'files' && siteFiles.chosen"
+        :key="siteFiles.chosenId"
+        :file="siteFiles.chosen"
+      />
+      <MenuDetails v-else-if="view.name === 'menus' && surrounding.menu" :key="surrounding.menu.id" />
+      <PieceDetails
+        v-else-if="view.name === '' && surrounding.standing"
+        :id="surrounding.standing.piece.id"
+        :key="surrounding.standing.piece.id"
+      />
+      <p v-else class="quiet">{{ NOTHING_CHOSEN[view.name] }}</p>
+    </template>
   </StopLayout>
 </template>
 
 <style scoped>
 .bar {
   display: flex;
+  flex: none;
   align-items: center;
   justify-content: space-between;
-  min-height: 30px;
-  padding-bottom: 6px;
-}
-
-h1 {
-  font-size: 16px;
-}
-
-.pages {
-  display: grid;
-  grid-auto-columns: minmax(0, 1fr);
-  grid-auto-flow: column;
-  gap: 12px;
-}
-
-figure {
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-  margin: 0;
-}
-
-.page {
-  aspect-ratio: 1 / 2;
-}
-
-.name {
-  color: inherit;
-  font-weight: 600;
-  text-decoration: none;
-}
-
-.name:hover {
-  text-decoration: underline;
-}
-
-figcaption {
-  display: flex;
-  flex-direction: column;
-  align-items: flex-start;
-  padding-top: 4px;
-}
-
-.path {
-  max-width: 100%;
-  overflow: hidden;
-  color: var(--slate);
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  margin-bottom: 8px;
 }
 </style>

@@ -3,7 +3,7 @@ import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { pinPages, unpinnedPages } from '@viatica/core/address/pins.ts'
 import { type Redirect, redirectsOf } from '@viatica/core/address/redirects.ts'
 import type { Change, SetEntry } from '@viatica/core/plan/change/change.ts'
-import { type LinkTarget, labelOf, type PageEntry } from '@viatica/core/plan/entry.ts'
+import { type RedirectTarget, labelOf, type PageEntry } from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import type { OwnRedirect } from '@viatica/core/plan/site.ts'
 import { Button, Empty, Input, RadioGroup } from 'ant-design-vue'
@@ -14,6 +14,7 @@ import { useOpenSite } from '../../../stores/openSite.ts'
 /** Which pages keep the address they were given out at, and what leads on from old addresses. */
 const WHY_IT_RESTS = {
   'page-there': 'rests: a page stands there now',
+  'file-there': 'rests: a file stands there now',
   'leads-nowhere': 'rests: it leads to what is not on the site',
 } as const
 
@@ -27,7 +28,7 @@ const pinned = computed(() =>
   ),
 )
 
-function targetWords(target: LinkTarget): string {
+function targetWords(target: RedirectTarget): string {
   if (target.to === 'address') return target.url
   const entry = site.value.plan.entries.get(target.entry)
   if (!entry) return 'a page that is gone'
@@ -83,7 +84,7 @@ function clear(): void {
 }
 
 function put(): void {
-  const to: LinkTarget =
+  const to: RedirectTarget =
     leadsTo.value === 'page'
       ? { to: 'entry', entry: page.value, fragment: '' }
       : { to: 'address', url: url.value.trim() }

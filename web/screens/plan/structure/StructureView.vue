@@ -95,10 +95,20 @@ function fit(least = SCALES[0]): void {
     1.1,
   )
   const k = Math.max(scale, least)
-  const place = (all: number, inside: number) => Math.max(MARGIN, (all - inside * k) / 2)
+  const home = byId.value.get(plan.value.home)
+  // What fits stands in the middle; of a larger tree, the home page does, and the sheet ends at its edges.
+  const place = (all: number, inside: number, middle: number) =>
+    inside * k <= all - 2 * MARGIN
+      ? (all - inside * k) / 2
+      : Math.max(all - inside * k - MARGIN, Math.min(MARGIN, all / 2 - middle * k))
   picture().call(
     zoom.transform,
-    zoomIdentity.translate(place(room.value.width, width), place(room.value.height, height)).scale(k),
+    zoomIdentity
+      .translate(
+        place(room.value.width, width, (home?.x ?? 0) + BOX_WIDTH / 2),
+        place(room.value.height, height, (home?.y ?? 0) + BOX_HEIGHT / 2),
+      )
+      .scale(k),
   )
   bringIntoView()
 }

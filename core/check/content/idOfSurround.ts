@@ -1,0 +1,27 @@
+import { attributeOf, elementsIn, inContent } from '../bodyElements.ts'
+import type { PageRule } from '../rule.ts'
+
+/** Ids that Viatica writes around the content. */
+const OURS = /^(main|menu-\d+(-.*)?)$/
+
+/** An id that the surround of every page has already. */
+export const idOfSurround: PageRule = {
+  id: 'id-of-surround',
+  group: 'content',
+  severity: 'fault',
+  about: 'ids that stand around the content already',
+  source: 'HTML: https://html.spec.whatwg.org/multipage/dom.html#the-id-attribute',
+  from: (_, page) => [page.body],
+  find: (_, page) =>
+    elementsIn(page.body).flatMap((placed) => {
+      const id = attributeOf(placed, 'id')
+      if (id === undefined || !OURS.test(id)) return []
+      return [
+        {
+          place: inContent(page, placed),
+          words: `The id “${id}” stands around the content already.`,
+          gist: id,
+        },
+      ]
+    }),
+}

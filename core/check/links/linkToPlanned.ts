@@ -1,0 +1,27 @@
+import { isWritten } from '../../plan/site.ts'
+import { labelOf } from '../../plan/entry.ts'
+import { compileBody } from '../../render/body.ts'
+import { attributeOf, elementsIn, inContent } from '../bodyElements.ts'
+import { COMMON_PRACTICE, type PageRule } from '../rule.ts'
+
+/** A text that links to a page which is planned, and so not among the files of the site. */
+export const linkToPlanned: PageRule = {
+  id: 'link-to-planned',
+  group: 'links',
+  severity: 'doubt',
+  about: 'links to pages that are not on the site yet',
+  source: COMMON_PRACTICE,
+  from: ({ site }, page) => [
+    page.body,
+    site.settings.plannedPages,
+    ...compileBody(page.body).slots.map(({ id }) => site.plan.entries.get(id)),
+  ],
+  find: ({ site }, page) =>
+    elementsIn(page.body).flatMap((placed) => {
+      const id = /^entry:([a-z0-9-]+)/.exec(attributeOf(placed, 'href') ?? '')?.[1]
+      const target = id === undefined ? undefined : site.plan.entries.get(id)
+      if (target?.kind !== 'page' || isWritten(site, target)) return []
+      const words = `A link leads to “${labelOf(target)}”, which is planned: it comes out as plain text.`
+      return [{ place: inContent(page, placed), words, gist: id! }]
+    }),
+}

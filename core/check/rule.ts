@@ -1,0 +1,83 @@
+import type { Addresses } from '../address/addresses.ts'
+import type { PageLinks } from '../figures/linkGraph.ts'
+import type { Change } from '../plan/change/change.ts'
+import type { EntryId, PageEntry } from '../plan/entry.ts'
+import type { Site } from '../plan/site.ts'
+
+/** `fault`: visitors meet it. `doubt`: it may be meant. `hint`: it could be better. */
+export const SEVERITIES = ['fault', 'doubt', 'hint'] as const
+export type Severity = (typeof SEVERITIES)[number]
+
+export const GROUPS = ['addresses', 'links', 'structure', 'titles and headings', 'content', 'access'] as const
+export type RuleGroup = (typeof GROUPS)[number]
+
+/** What a finding is about. */
+export type Place =
+  | { readonly in: 'entry'; readonly entry: EntryId }
+  /** A part of a page's main content, in characters of its source; the line from 1. */
+  | {
+      readonly in: 'content'
+      readonly entry: EntryId
+      readonly start: number
+      readonly end: number
+      readonly line: number
+    }
+  | { readonly in: 'piece'; readonly piece: string }
+  | { readonly in: 'menu'; readonly menu: string }
+  | { readonly in: 'look' }
+
+/** What a rule found. */
+export interface Found {
+  readonly place: Place
+  /** What is wrong, in the author's words. */
+  readonly words: string
+  /** What was judged: while it stays, a finding that was set aside stays so. */
+  readonly gist: string
+  /** The change that puts it right, where there is one. */
+  readonly mend?: Change | undefined
+}
+
+/** What rules may ask for; all of it is worked out at most once for a site. */
+export interface Checked {
+  readonly site: Site
+  readonly addresses: Addresses
+  /** The pages that are on the site, in plan order. */
+  readonly pages: readonly PageEntry[]
+  readonly graph: ReadonlyMap<EntryId, PageLinks>
+  readonly clicks: ReadonlyMap<EntryId, number>
+}
+
+interface RuleHead {
+  /** Stands in what authors set aside: it never changes. */
+  readonly id: string
+  readonly group: RuleGroup
+  readonly severity: Severity
+  /** What it looks for. */
+  readonly about: string
+  /** Where it is written down, or “common practice”. */
+  readonly source: string
+}
+
+/** A rule that looks at one page after the other. */
+export interface PageRule extends RuleHead {
+  /** All that its findings on a page follow from: where each is the same object as before, they are the same. */
+  readonly from: (checked: Checked, page: PageEntry) => readonly unknown[]
+  readonly find: (checked: Checked, page: PageEntry) => readonly Found[]
+}
+
+/** A rule that looks at the site as a whole. */
+export interface SiteRule extends RuleHead {
+  readonly from: (checked: Checked) => readonly unknown[]
+  readonly findAll: (checked: Checked) => readonly Found[]
+}
+
+export type Rule = PageRule | SiteRule
+
+/** A finding as the author sees it. */
+export interface Finding extends Found {
+  readonly rule: Rule['id']
+  /** Tells it from all others, and stays as long as what was judged does. */
+  readonly key: string
+}
+
+export const COMMON_PRACTICE = 'common practice'

@@ -1,0 +1,432 @@
+import fc from 'fast-check'
+import { readOpml } from '../formats/opml.ts'
+import { applyChange } from '../plan/change/apply.ts'
+import type { SetEntry, SingleChange } from '../plan/change/change.ts'
+import { ChangeRefused } from '../plan/change/refused.ts'
+import type { EntryField } from '../plan/entry.ts'
+import type { Site } from '../plan/site.ts'
+import type { Piece } from '../plan/surround/piece.ts'
+import { arbitraryPick, arbitrarySite, changeOfPick } from '../testing/arbitrarySite.ts'
+import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
+import { Checker } from './checker.ts'
+import { GROUPS, type Place } from './rule.ts'
+import { ruleOf, RULES } from './rules.ts'
+
+const empty = readOpml(`<opml version="2.0"><head><title>Trust</title></head><body><outline text="Home">
+  <outline text="Visit"><outline text="Times"/><outline text="Access"/></outline>
+  <outline text="Boating"><outline text="Locks"/><outline text="Moorings"/><outline text="Fees"/></outline></outline></body></opml>`)
+
+const set = (entry: string, field: EntryField, value: unknown) =>
+  ({ kind: 'setEntry', entry, field, value }) as SetEntry
+const body = (entry: string, html: string) => set(entry, 'body', { html, changed: '' })
+const make = (site: Site, ...changes: SingleChange[]) => applyChange(site, { kind: 'batch', changes }).site
+const addFile = (id: string, path: string, alt = ''): SingleChange => ({
+  kind: 'addFile',
+  file: { id, path, content: 'k', size: 1, alt },
+})
+const look = (colours: object, more: object = {}): SingleChange =>
+  ({
+    kind: 'setSurround',
+    field: 'look',
+    value: { ...empty.surround.look, ...more, colours: { ...empty.surround.look.colours, ...colours } },
+  }) as SingleChange
+const addPiece = (piece: object): SingleChange => ({
+  kind: 'addPiece',
+  place: 'footer',
+  at: 0,
+  piece: { beside: false, ...piece } as Piece,
+})
+
+/** A site in which no rule finds anything. */
+const clean = make(
+  empty,
+  { kind: 'setSite', field: 'layout', value: 'nested' },
+  ...[...empty.plan.entries.keys()].flatMap((id) => [
+    set(id, 'state', 'ready'),
+    set(id, 'description', `What ${id} is about.`),
+    body(id, `<h2>About ${id}</h2><p>Some words.</p>`),
+  ]),
+)
+
+/** What one rule finds, as words. */
+const found = (site: Site, rule: string) =>
+  new Checker()
+    .check(site)
+    .filter((one) => one.rule === rule)
+    .map(({ words }) => words)
+
+test('a site in which all is well has no findings', () => {
+  expect(new Checker().check(clean)).toEqual([])
+})
+
+const HEAD = { ourStyles: true, ourScript: true, styles: [], scripts: [] }
+const pin = { name: 'times', addresses: ['times.html', 'visit/times.html'] }
+const many = (count: number): SingleChange => ({
+  kind: 'add',
+  parent: 'home',
+  place: 9,
+  branches: Array.from({ length: count }, (_, n) => ({
+    ...(clean.plan.entries.get('times') as object),
+    id: `more-${n}`,
+    title: `More ${n}`,
+    description: `More of ${n}.`,
+    entries: [],
+  })) as never,
+})
+/** A way of pages that go deeper and deeper, each linked in the text of the one before. */
+const deep: SingleChange[] = ['a', 'b', 'c'].flatMap((id, at): SingleChange[] => {
+  const above = ['locks', 'a', 'b'][at]!
+  const page = {
+    ...(clean.plan.entries.get('times') as object),
+    ...{ id, title: `Deep ${id}`, description: `Deep ${id}.`, inOrder: false, entries: [] },
+  }
+  return [
+    { kind: 'add', parent: above, place: 0, branches: [page as never] },
+    body(above, `<p><a href="entry:${id}">On to ${id}</a></p>`),
+  ]
+})
+
+// Each rule with what it finds, how often, and a near case that it must not find.
+const CASES: readonly (readonly [string, readonly SingleChange[], number, readonly SingleChange[]])[] = [
+  [
+    'file-name-style',
+    [set('times', 'fileName', 'Opening Times')],
+    1,
+    [set('times', 'fileName', 'opening_times-2')],
+  ],
+  [
+    'name-taken',
+    [set('times', 'fileName', 'access'), set('access', 'fileName', 'ACCESS')],
+    1,
+    [set('times', 'fileName', 'hours')],
+  ],
+  ['name-taken', [set('times', 'fileName', 'con')], 1, [set('times', 'fileName', 'cons')]],
+  [
+    'long-address',
+    [set('boating', 'fileName', 'b'.repeat(95)), set('locks', 'fileName', 'l'.repeat(95))],
+    1,
+    [set('locks', 'fileName', 'l'.repeat(95))],
+  ],
+  ['home-name', [set('home', 'fileName', 'start')], 1, [set('home', 'fileName', 'index')]],
+  [
+    'pinned-hidden',
+    [set('times', 'pin', pin), set('access', 'fileName', 'times'), set('times', 'fileName', 'hours')],
+    1,
+    [set('times', 'pin', pin), set('times', 'fileName', 'hours')],
+  ],
+  [
+    'dead-link',
+    [
+      body(
+        'visit',
+        '<p><a href="entry:gone">x y</a> <img src="site-file:gone" alt="" width="1" height="1"></p>',
+      ),
+    ],
+    2,
+    [body('visit', '<a href="entry:times">times</a>')],
+  ],
+  [
+    'link-to-planned',
+    [set('times', 'state', 'planned'), body('visit', '<a href="entry:times">times</a>')],
+    1,
+    [body('visit', '<a href="entry:times">times</a>')],
+  ],
+  [
+    'missing-heading',
+    [
+      body('times', '<h2 id="winter">W</h2>'),
+      body('visit', '<a href="entry:times#summer">s s</a> <a href="#gone">g g</a>'),
+    ],
+    2,
+    [
+      body('times', '<h2 id="winter">W</h2>'),
+      body(
+        'visit',
+        '<h2 id="a">A</h2><a href="entry:times#winter">s s</a> <a href="#a">to a</a> <a href="#main">top</a>',
+      ),
+    ],
+  ],
+  [
+    'no-such-file',
+    [body('visit', '<a href="tims.html">the times</a>')],
+    1,
+    [body('visit', '<a href="//example.org/x">elsewhere</a>')],
+  ],
+  [
+    'no-such-file',
+    [addFile('p', 'docs/plan.pdf'), body('visit', '<a href="docs/plans.pdf">the plan</a>')],
+    1,
+    [],
+  ],
+  [
+    'empty-target',
+    [body('visit', '<a href="">to it</a><a href="#">to that</a>')],
+    2,
+    [body('visit', '<a>no link</a>')],
+  ],
+  [
+    'host-without-scheme',
+    [body('visit', '<a href="www.example.org/x">the shop</a>')],
+    1,
+    [body('visit', '<a href="https://www.example.org/x">the shop</a>')],
+  ],
+  [
+    'mail-without-scheme',
+    [body('visit', '<a href="a@example.org">write</a>')],
+    1,
+    [body('visit', '<a href="mailto:a@example.org">write</a>')],
+  ],
+  [
+    'scheme-not-allowed',
+    [body('visit', '<a href="javascript:x()">run it</a><a href="file:///c:/x">mine</a>')],
+    2,
+    [body('visit', '<a href="tel:+441632960143">call</a>')],
+  ],
+  [
+    'typed-path',
+    [body('visit', '<a href="visit/times.html">the times</a>')],
+    1,
+    [body('visit', '<a href="entry:times">the times</a>')],
+  ],
+  [
+    'link-says-nothing',
+    [body('visit', '<a href="entry:times">Click here …</a> <a href="entry:times"></a>')],
+    2,
+    [body('visit', '<a href="entry:times">here are the times</a>')],
+  ],
+  ['one-text-two-targets', [set('access', 'label', 'Times')], 1, [set('access', 'label', 'Times by car')]],
+  [
+    'one-target-two-texts',
+    [
+      {
+        kind: 'addMenu',
+        at: 1,
+        menu: {
+          id: 'p',
+          kind: 'picked',
+          name: 'P',
+          links: [
+            {
+              id: 'l',
+              label: 'Hours',
+              target: { to: 'entry', entry: 'times', fragment: '' },
+              isButton: false,
+            },
+          ],
+        },
+      },
+    ],
+    1,
+    [
+      {
+        kind: 'addMenu',
+        at: 1,
+        menu: {
+          id: 'p',
+          kind: 'picked',
+          name: 'P',
+          links: [
+            {
+              id: 'l',
+              label: 'Times',
+              target: { to: 'entry', entry: 'times', fragment: '' },
+              isButton: false,
+            },
+          ],
+        },
+      },
+    ],
+  ],
+  [
+    'orphan',
+    [set('fees', 'inMenu', false), set('fees', 'inOrder', false)],
+    1,
+    [
+      set('fees', 'inMenu', false),
+      set('fees', 'inOrder', false),
+      body('visit', '<a href="entry:fees">the fees</a>'),
+    ],
+  ],
+  ['far-away', deep, 1, deep.slice(0, 4)],
+  [
+    'hidden',
+    [set('fees', 'inMenu', false)],
+    1,
+    [set('fees', 'inMenu', false), body('visit', '<a href="entry:fees">the fees</a>')],
+  ],
+  ['lone-page', [{ kind: 'remove', entries: ['access'] }], 1, []],
+  [
+    'skipped-in-order',
+    [set('locks', 'inOrder', false)],
+    1,
+    [set('locks', 'inOrder', false), set('fees', 'inOrder', false)],
+  ],
+  ['many-items', [many(7)], 1, [many(6)]],
+  [
+    'long-label',
+    [set('visit', 'title', 'Visiting us by boat, by train and on foot')],
+    1,
+    [set('times', 'title', 'Opening times of the visitor centre and the room')],
+  ],
+  [
+    'piece',
+    [addPiece({ id: 'l', kind: 'links', label: 'L', links: [] })],
+    1,
+    [addPiece({ id: 't', kind: 'text', text: 'x' })],
+  ],
+  ['same-title', [set('access', 'title', 'times')], 2, [set('access', 'title', 'Times and access')]],
+  [
+    'same-heading',
+    [set('times', 'heading', 'Times now'), set('access', 'heading', 'Times now')],
+    2,
+    [set('times', 'heading', 'Times now'), set('access', 'heading', 'Access now')],
+  ],
+  [
+    'heading-and-title',
+    [set('times', 'heading', 'Getting here')],
+    1,
+    [set('times', 'heading', 'All opening times')],
+  ],
+  ['several-first', [body('times', '<h1>One</h1><h1>Two</h1>')], 1, [body('times', '<h1>One</h1>')]],
+  [
+    'skipped-level',
+    [body('times', '<h2>One</h2><h4>Two</h4>')],
+    1,
+    [body('times', '<h2>One</h2><h3>Two</h3><h2>Three</h2>')],
+  ],
+  ['empty-heading', [body('times', '<h2> </h2>')], 1, [body('times', '<h2>x</h2>')]],
+  ['no-description', [set('times', 'description', '')], 1, []],
+  [
+    'same-description',
+    [set('times', 'description', 'Same.'), set('access', 'description', 'same.')],
+    2,
+    [set('times', 'description', 'Same.')],
+  ],
+  [
+    'not-closed',
+    [body('times', '<div><p>x</p>'), body('access', '<p>x</p></div>')],
+    2,
+    [body('times', '<ul><li>a<li>b</ul>')],
+  ],
+  ['markup', [body('times', '<p class="a"id="b">x</p>')], 1, [body('times', '<p class="a" id="b">x</p>')]],
+  [
+    'double-id',
+    [body('times', '<p id="a">x</p><p id="a">y</p>')],
+    1,
+    [body('times', '<p id="a">x</p><p id="b">y</p>')],
+  ],
+  [
+    'id-of-surround',
+    [body('times', '<p id="main">x</p><p id="menu-1">y</p>')],
+    2,
+    [body('times', '<p id="main-thing">x</p>')],
+  ],
+  [
+    'no-alternative',
+    [addFile('p', 'p.svg'), body('times', '<img src="site-file:p" width="1" height="1">')],
+    1,
+    [
+      addFile('p', 'p.svg', 'A lock'),
+      body(
+        'times',
+        '<p><img src="site-file:p" width="1" height="1"><img src="site-file:p" alt="" width="1" height="1"></p>',
+      ),
+    ],
+  ],
+  [
+    'no-size',
+    [addFile('p', 'p.svg'), body('times', '<img src="site-file:p" alt="">')],
+    1,
+    [addFile('p', 'p.svg'), body('times', '<img src="site-file:p" alt="" width="4" height="3">')],
+  ],
+  [
+    'left-in',
+    [body('times', '<p>Lorem ipsum dolor</p>'), set('access', 'description', 'TODO')],
+    2,
+    [body('times', '<p>To do this, come early.</p>'), set('access', 'description', 'Today')],
+  ],
+  ['empty-page', [body('times', '<p> </p>')], 1, [body('times', ''), set('times', 'state', 'draft')]],
+  ['contrast', [look({ text: '#aaaaaa' })], 1, [look({ text: '#333333' })]],
+  ['contrast', [look({ headerText: '#17405f' })], 1, []],
+  ['same-states', [look({ visited: '#17405e' })], 1, []],
+  [
+    'no-menu',
+    [{ kind: 'removePiece', piece: 'main-menu' }],
+    1,
+    [{ kind: 'setSurround', field: 'headFiles', value: HEAD }],
+  ],
+]
+
+test.each(CASES)('%s finds what it must, and not what is near', (rule, bad, times, near) => {
+  expect(found(make(clean, ...bad), rule)).toHaveLength(times)
+  expect(found(make(clean, ...near), rule)).toEqual([])
+})
+
+test('every rule has a case, a group, and a source', () => {
+  expect(new Set(CASES.map(([rule]) => rule))).toEqual(new Set(RULES.map(({ id }) => id)))
+  expect(new Set(RULES.map(({ group }) => group))).toEqual(new Set(GROUPS))
+  for (const { source } of RULES) expect(source).toMatch(/common practice|https:|RFC \d+/)
+  expect(() => ruleOf('none')).toThrow(/no rule/)
+})
+
+test.each(CASES.filter(([rule]) => rule !== 'name-taken'))(
+  'a mend of %s, where there is one, leaves nothing of it',
+  (rule, bad) => {
+    let site = make(clean, ...bad)
+    for (let left = 0; left < 5; left++) {
+      const mend = new Checker().check(site).find((one) => one.rule === rule && one.mend)?.mend
+      if (!mend) return
+      site = applyChange(site, mend).site
+    }
+    expect(found(site, rule)).toEqual([])
+  },
+)
+
+test('places in a text say where they are', () => {
+  const html = '<p>one</p>\n<p><a href="www.example.org">shop</a></p>'
+  const [finding] = new Checker().check(make(clean, body('times', html)))
+  const place = finding!.place as Extract<Place, { in: 'content' }>
+  expect(place).toMatchObject({ in: 'content', entry: 'times', line: 2 })
+  expect(html.slice(place.start, place.end)).toBe('<a href="www.example.org">')
+})
+
+test('keys stay while what was judged stays, and differ otherwise', () => {
+  const keys = (html: string) => new Checker().check(make(clean, body('times', html))).map(({ key }) => key)
+  const twice = keys('<p><a href="#">to a</a><a href="#">to b</a></p>')
+  expect(new Set(twice).size).toBe(2)
+  expect(keys('<p>More words before.</p><p><a href="#">to a</a><a href="#">to b</a></p>')).toEqual(twice)
+  expect(keys('<p><a href="www.example.org">shop</a></p>')).not.toEqual(
+    keys('<p><a href="www.example.com">shop</a></p>'),
+  )
+})
+
+test('after any changes, what is remembered gives the same findings as a check from the start', () => {
+  fc.assert(
+    fc.property(
+      arbitrarySite(10, arbitrarySurround),
+      fc.array(arbitraryPick, { maxLength: 5 }),
+      (start, picks) => {
+        const checker = new Checker()
+        checker.check(start)
+        let site = start
+        picks.forEach((pick, at) => {
+          try {
+            site = applyChange(site, changeOfPick(site.plan, pick, at)).site
+          } catch (error) {
+            if (!(error instanceof ChangeRefused)) throw error
+          }
+          expect(checker.check(site)).toEqual(new Checker().check(site))
+        })
+      },
+    ),
+    { numRuns: 60 },
+  )
+})
+
+test('a check goes rule by rule, and one that was left does not spoil the next', () => {
+  const checker = new Checker()
+  const checking = checker.checkInSteps(clean)
+  expect([checking.next().value, checking.next().value, checking.next().value]).toEqual([0, 1, 2])
+  const worse = make(clean, set('times', 'description', ''))
+  expect(checker.check(worse)).toEqual(new Checker().check(worse))
+})

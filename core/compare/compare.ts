@@ -1,0 +1,184 @@
+import { diffArrays } from 'diff'
+import type { HereRule } from '../plan/surround/rules.ts'
+import { escapeText } from '../render/escape.ts'
+import { resolveReference } from '../standard/reference.ts'
+import { OWN_REGIONS, type OwnRegion, type Region, type SourceLine, sourceLines } from './regions.ts'
+
+/** A finished page to compare with another. */
+export interface ComparedPage {
+  readonly html: string
+  /** Where it stands, absolute: links are resolved against it. */
+  readonly url: string
+  /** The title of the page, where own HTML may say it. */
+  readonly title: string
+}
+
+/** Why two pages of one site may differ in a line; `drift`: nothing explains it. */
+export type Cause = OwnRegion | 'here mark' | 'path' | 'page title' | 'drift'
+
+/** Lines that differ, with why. */
+export interface Difference {
+  readonly cause: Cause
+  readonly region: Region
+  /** From 1, in each source; where lines stand in one only, where they would stand in the other. */
+  readonly at: readonly [number, number]
+  readonly lines: readonly [readonly string[], readonly string[]]
+}
+
+/** A line with what may differ from page to page taken off or resolved. */
+interface BareLine {
+  readonly hrefs: string
+  readonly marks: string
+  /** Without marks, with links resolved; where the mark is plain text, the item counts as no link on any page. */
+  readonly bare: string
+  /** The same without the title of the page. */
+  readonly untitled: string
+}
+
+function bareLineOf(
+  { url, title }: ComparedPage,
+  { here, within, form }: HereRule,
+): (line: string) => BareLine {
+  const mark = new RegExp(` class="(?:${here}|${within})"| aria-current="(?:page|true)"`, 'g')
+  // In its text alone: a title may be a sign that tags have, too.
+  const untitled = (line: string) =>
+    title === ''
+      ? line
+      : line
+          .split(/(<[^>]*>)/)
+          .map((part, at) => (at % 2 === 0 ? part.replaceAll(escapeText(title), '{title}') : part))
+          .join('')
+  return (line) => {
+    const unmarked = line.replace(mark, '')
+    const resolved = unmarked.replace(
+      / (href|src)="([^"#][^"]*)"/g,
+      (_, name: string, href: string) => ` ${name}="${resolveReference(url, href)}"`,
+    )
+    const bare =
+      form === 'text'
+        ? resolved.replace(/<a href="[^"]*">([^<]*)<\/a>|<span>([^<]*)<\/span>/g, '<$1$2>')
+        : resolved
+    return {
+      hrefs: (line.match(/ (?:href|src)="[^"]*"/g) ?? []).join(),
+      marks:
+        (line.match(mark) ?? []).join() +
+        (form === 'text' ? resolved.replace(/[^<]*<(a|span)\b/g, '$1 ') : ''),
+      bare,
+      untitled: untitled(bare),
+    }
+  }
+}
+
+/** Why two lines differ that are the same once all is taken off that may differ. */
+function causesOf(a: BareLine, b: BareLine): Cause[] {
+  const causes: Cause[] = []
+  if (a.marks !== b.marks) causes.push('here mark')
+  else if (a.hrefs !== b.hrefs) causes.push('path')
+  if (a.bare !== b.bare) causes.push('page title')
+  return causes
+}
+
+/** A line of a source with where it stands, from 1. */
+interface PlacedLine extends SourceLine {
+  readonly at: number
+}
+
+function placedLines(html: string, sectionMenus: ReadonlySet<string>): PlacedLine[] {
+  return sourceLines(html, sectionMenus).map((line, n) => ({ ...line, at: n + 1 }))
+}
+
+/** What the pages have of their own: each part as a whole. */
+function ownDifferences(a: readonly PlacedLine[], b: readonly PlacedLine[]): Difference[] {
+  return [...OWN_REGIONS].flatMap((region) => {
+    const [left, right] = [a, b].map((lines) => lines.filter((line) => line.region === region)) as [
+      PlacedLine[],
+      PlacedLine[],
+    ]
+    const [from, to] = [left, right].map((lines) => lines.map(({ text }) => text)) as [string[], string[]]
+    if (from.join('\n') === to.join('\n')) return []
+    const at = [left[0]?.at ?? 0, right[0]?.at ?? 0] as const
+    return [{ cause: region as Cause, region, at, lines: [from, to] as const }]
+  })
+}
+
+/** What stands around on all pages, line by line. */
+function sharedDifferences(a: ReadSource, b: ReadSource): Difference[] {
+  const [left, right] = [a.shared, b.shared]
+  const [bareLeft, bareRight] = [a.bare, b.bare]
+  const parts = diffArrays([...bareLeft], [...bareRight], {
+    comparator: (one, other) => one.bare === other.bare || one.untitled === other.untitled,
+  })
+  const differences: Difference[] = []
+  let [l, r] = [0, 0]
+  const put = (cause: Cause, ofLeft: number, ofRight: number) => {
+    const lines = [left.slice(l, l + ofLeft), right.slice(r, r + ofRight)] as const
+    differences.push({
+      cause,
+      region: (lines[0][0] ?? lines[1][0])!.region,
+      at: [left[l]?.at ?? 0, right[r]?.at ?? 0],
+      lines: [lines[0].map(({ text }) => text), lines[1].map(({ text }) => text)],
+    })
+  }
+  parts.forEach(({ added, removed, value }, n) => {
+    const count = value.length
+    if (removed) {
+      // What comes in the place of lines that go stands right after them.
+      put('drift', count, parts[n + 1]?.added ? parts[n + 1]!.value.length : 0)
+      l += count
+    } else if (added) {
+      if (!parts[n - 1]?.removed) put('drift', 0, count)
+      r += count
+    } else {
+      for (let step = 0; step < count; step++, l++, r++) {
+        if (left[l]!.text === right[r]!.text) continue
+        for (const cause of causesOf(bareLeft[l]!, bareRight[r]!)) put(cause, 1, 1)
+      }
+    }
+  })
+  return differences
+}
+
+/** A page that was read to be compared, maybe with many others. */
+export interface ReadSource {
+  /** What the page has of its own. */
+  readonly own: readonly PlacedLine[]
+  /** What stands around on all pages, each line as it is and bare. */
+  readonly shared: readonly PlacedLine[]
+  readonly bare: readonly BareLine[]
+}
+
+/**
+ * Reads a page to be compared with others of its site.
+ * @param sectionMenus what the menus that follow the page are called
+ */
+export function readSource(
+  page: ComparedPage,
+  rule: HereRule,
+  sectionMenus: ReadonlySet<string>,
+): ReadSource {
+  const lines = placedLines(page.html, sectionMenus)
+  const bareOf = bareLineOf(page, rule)
+  const shared = lines.filter(({ region }) => !OWN_REGIONS.has(region))
+  return {
+    own: lines.filter(({ region }) => OWN_REGIONS.has(region)),
+    shared,
+    bare: shared.map(({ text }) => bareOf(text)),
+  }
+}
+
+/** The differences of two pages that were read: every one with why it is there; one that nothing explains is drift. */
+export function compareSources(a: ReadSource, b: ReadSource): Difference[] {
+  return [...ownDifferences(a.own, b.own), ...sharedDifferences(a, b)].sort(
+    (one, other) => one.at[0] - other.at[0] || one.at[1] - other.at[1],
+  )
+}
+
+/** Reads and compares the sources of two pages of a site. */
+export function comparePages(
+  a: ComparedPage,
+  b: ComparedPage,
+  rule: HereRule,
+  sectionMenus: ReadonlySet<string>,
+): Difference[] {
+  return compareSources(readSource(a, rule, sectionMenus), readSource(b, rule, sectionMenus))
+}

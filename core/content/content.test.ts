@@ -1,0 +1,231 @@
+import { ErrorCodes } from 'parse5'
+import { applyChange } from '../plan/change/apply.ts'
+import type { Site } from '../plan/site.ts'
+import { readOpml } from '../formats/opml.ts'
+import { createRenderer } from '../render/renderer.ts'
+import { htmlFaults as validated } from '../testing/htmlValidator.ts'
+import { YEAR } from '../testing/year.ts'
+import { cleanPaste } from './cleanPaste.ts'
+import { followHeadings, renamedHeadingIds } from './followHeadings.ts'
+import { freeHeadingId, headingsOf, shiftHeadings, withHeadingId } from './headings.ts'
+import { htmlFaults } from './htmlFaults.ts'
+import { keepSource } from './keepSource.ts'
+import { linksInto, whereItLeads } from './linksOfPage.ts'
+import { lossesOf } from './losses.ts'
+import { ownLinksIn, pointerFor, rewritten } from './ownLinks.ts'
+
+const site = ((): Site => {
+  const plan = readOpml(`<opml version="2.0"><head><title>Trust</title></head><body><outline text="Home">
+    <outline text="Visit"><outline text="Times"/><outline text="Access &amp; parking"/></outline></outline></body></opml>`)
+  return applyChange(plan, {
+    kind: 'batch',
+    changes: [
+      { kind: 'setSite', field: 'layout', value: 'nested' },
+      { kind: 'setSite', field: 'baseUrl', value: 'https://example.org/canal/' },
+      { kind: 'addFile', file: { id: 'lock', path: 'pictures/lock 1.svg', content: 'k', size: 1, alt: '' } },
+    ],
+  }).site
+})()
+const withBody = (from: Site, entry: string, html: string) =>
+  applyChange(from, { kind: 'setEntry', entry, field: 'body', value: { html, changed: '' } }).site
+
+describe('faults of a source', () => {
+  test.each([
+    ['<p>One<p>Two', []],
+    ['<div>\n<b>x</b>', ['1 <div> is not closed']],
+    ['<p>a</p>\n</section>', ['2 </section> closes what is not open there']],
+    ['<p id=a>1</p><p id=a>2</p>', ['1 the id “a” is used twice']],
+    ['<img src=x>', ['1 a picture without alternative text']],
+    ['<img src="site-file:lock">', []],
+    ['<p>a < b</p>', ['1 a “<” that begins no tag must be written “&lt;”']],
+    ['<a href="x"title="y">z</a>', ['1 a space is missing between two attributes']],
+    ['<p a="1" a="2">', ['1 an attribute stands twice']],
+    ['<div/>', ['1 <div> is not closed', '1 this element must be closed by an end tag']],
+  ])('%j', (source, expected) => {
+    expect(
+      htmlFaults(source)
+        .map(({ line, what }) => `${line} ${what}`)
+        .sort(),
+    ).toEqual(expected)
+  })
+
+  // https://html.spec.whatwg.org/multipage/parsing.html#parse-errors, as the parser names them.
+  test('the errors that are put in plain words are errors of the standard', () => {
+    const known = new Set<string>(Object.values(ErrorCodes))
+    for (const source of ['<', '</>', '<p a=>', '<p ="x">', '<p a"b>', '<p/ >', '\0', '<!--']) {
+      const codes = htmlFaults(source).filter(({ kind }) => kind === 'markup')
+      for (const { what } of codes)
+        expect(known.has(what.replaceAll(' ', '-')) || /[“a-z] /.test(what)).toBe(true)
+    }
+  })
+
+  test('stand where they are', () => {
+    const source = '<p>good</p>\n<div class="x">open'
+    const [fault] = htmlFaults(source)
+    expect(source.slice(fault!.start, fault!.end)).toBe('<div class="x">')
+  })
+
+  test('what is clean here is clean for html-validate, and the other way round', async () => {
+    const page = (html: string) => createRenderer(withBody(site, 'visit', html), YEAR).page('visit')
+    for (const html of [
+      '<p>x</p>',
+      '<ul><li>a</li></ul>',
+      '<figure><img src="site-file:lock" alt="A lock"></figure>',
+    ]) {
+      expect(htmlFaults(html)).toEqual([])
+      expect(await validated(page(html))).toEqual([])
+    }
+    const double = '<p id="a">x</p><p id="a">y</p>'
+    expect(htmlFaults(double)).toHaveLength(1)
+    expect((await validated(page(double))).join()).toMatch(/no-dup-id/)
+  })
+})
+
+describe('headings', () => {
+  const HTML = '<h2>One</h2><p>x</p><h4 id="two">Two <em>b</em></h4><h3></h3><h2>Three</h2>'
+
+  test('with what is wrong with how they follow one another', () => {
+    expect(headingsOf(HTML).map(({ level, text, id, doubt }) => [level, text, id, doubt])).toEqual([
+      [2, 'One', '', undefined],
+      [4, 'Two b', 'two', 'skips a level'],
+      [3, '', '', 'empty'],
+      [2, 'Three', '', undefined],
+    ])
+    expect(headingsOf('<h1>a</h1><h1>b</h1>').map(({ doubt }) => doubt)).toEqual([
+      undefined,
+      'first level again',
+    ])
+  })
+
+  test('are promoted and demoted together, and nothing else changes', () => {
+    expect(shiftHeadings(HTML, 1, 2, -1)).toBe(
+      HTML.replaceAll('h3>', 'h2>').replace('<h4', '<h3').replace('</h4', '</h3'),
+    )
+    const there = shiftHeadings(HTML, 0, 3, 1)
+    expect(headingsOf(there).map(({ level }) => level)).toEqual([3, 5, 4, 3])
+    expect(shiftHeadings(there, 0, 3, -1)).toBe(HTML)
+    expect(headingsOf(shiftHeadings('<h6>a</h6>', 0, 0, 1))[0]!.level).toBe(6)
+    expect(headingsOf(shiftHeadings('<H2>a</H2 >', 0, 0, -1))[0]!.level).toBe(2)
+  })
+
+  test('get an id that is free', () => {
+    expect(freeHeadingId('<p id="one">', 'one')).toBe('one-2')
+    expect(withHeadingId(HTML, 3, 'three')).toBe(HTML.replace('<h2>Three', '<h2 id="three">Three'))
+  })
+
+  test('whose id is renamed are followed by the links of other pages and of the plan', () => {
+    const before = '<h2 id="winter">Winter</h2><h2 id="summer">Summer</h2>'
+    const after = '<h2 id="cold">Winter</h2><h2 id="summer">Summer</h2>'
+    const renamed = renamedHeadingIds(before, after)
+    expect([...renamed]).toEqual([['winter', 'cold']])
+    let now = withBody(site, 'times', before)
+    now = withBody(now, 'visit', '<a href="entry:times#winter">a</a> <a href="entry:times#summer">b</a>')
+    const changes = followHeadings(now, 'times', renamed)
+    const { site: moved } = applyChange(now, { kind: 'batch', changes })
+    expect(createRenderer(moved, YEAR).page('visit')).toMatch(
+      /times\.html#cold">a<\/a> <a href="[^"]*times\.html#summer"/,
+    )
+    // The text changed and the id with it: told by its place.
+    expect([...renamedHeadingIds(before, after.replace('>Winter', '>Cold days'))]).toEqual([
+      ['winter', 'cold'],
+    ])
+    expect(renamedHeadingIds(before, '<h2 id="summer">Summer</h2>').size).toBe(0)
+  })
+})
+
+describe('links that an author types', () => {
+  test.each([
+    ['visit.html', 'entry:visit'],
+    ['./visit.html#how', 'entry:visit#how'],
+    ['visit/access-parking.html', 'entry:access-parking'],
+    ['/canal/visit/times.html', 'entry:times'],
+    ['https://example.org/canal/visit.html', 'entry:visit'],
+    ['pictures/lock%201.svg', 'site-file:lock'],
+    ['VISIT.html', 'entry:visit'],
+    ['https://example.org/other/visit.html', undefined],
+    ['gone.html', undefined],
+    ['visit.html?all', undefined],
+    ['#part', undefined],
+    ['mailto:a@example.org', undefined],
+    ['entry:visit', undefined],
+  ])('%s', (typed, expected) => {
+    expect(pointerFor(site, 'home', typed)).toBe(expected)
+  })
+
+  // RFC 3986, section 5.2, by way of the platform's URL: what a link leads to does not change.
+  test('lead to the same address when they have become pointers', () => {
+    const html =
+      '<a href="../pictures/lock%201.svg">p</a><a href="times.html#y">t</a> <a href="../index.html">h</a>'
+    const links = ownLinksIn(site, 'times', html)
+    const pointed = rewritten(html, links)
+    expect(pointed).toContain('entry:times#y')
+    const page = createRenderer(withBody(site, 'times', pointed), YEAR).page('times')
+    const at = 'https://example.org/canal/visit/times.html'
+    const hrefs = [...page.matchAll(/<a href="([^"]*)">[pth]</g)].map(([, href]) => new URL(href!, at).href)
+    expect(hrefs).toEqual([
+      new URL('../pictures/lock%201.svg', at).href,
+      new URL('times.html#y', at).href,
+      new URL('../index.html', at).href,
+    ])
+    expect(ownLinksIn(site, 'times', pointed)).toEqual([])
+  })
+
+  test('a page lists the links that come in, and a pointer says where it leads', () => {
+    const now = withBody(site, 'visit', '<a href="entry:times#a">1</a><a href="entry:times">2</a>')
+    expect(linksInto(now, 'times')).toEqual([{ from: 'visit', label: 'Visit', count: 2, fragments: ['a'] }])
+    expect(whereItLeads(now, 'entry:times#a')).toEqual({ words: 'Times (visit/times.html#a)', isThere: true })
+    expect(whereItLeads(now, 'entry:gone')).toMatchObject({ isThere: false })
+    expect(whereItLeads(now, 'https://example.org/')).toBeUndefined()
+  })
+})
+
+describe('pasted content', () => {
+  test('from a word processor keeps headings, lists and emphasis, and nothing of how they looked', () => {
+    const word = `<html><head><style>p.MsoNormal{margin:0}</style></head><body><!--StartFragment-->
+      <h2 style='color:red'>Hours<o:p></o:p></h2>
+      <p class=MsoNormal><span style='font-weight:bold'>Open</span>&nbsp;every&nbsp;day<o:p>&nbsp;</o:p></p>
+      <p class=MsoListParagraph style='mso-list:l0 level1 lfo1'><span style='mso-list:Ignore'>·<span>&nbsp; </span></span>One</p>
+      <p class=MsoListParagraph style='mso-list:l0 level2 lfo1'><span style='mso-list:Ignore'>1.</span>Inside</p>
+      <p class=MsoListParagraph style='mso-list:l0 level1 lfo1'><span style='mso-list:Ignore'>·</span>Two</p>
+      <p class=MsoNormal>&nbsp;</p><!--EndFragment--></body></html>`
+    expect(cleanPaste(word)).toBe(
+      '<h2>Hours</h2>\n<p><strong>Open</strong> every day</p>\n<ul>\n  <li>One\n    <ol>\n      <li>Inside</li>\n    </ol>\n  </li>\n  <li>Two</li>\n</ul>',
+    )
+  })
+
+  test('from a web page loses what runs and what only decorates', () => {
+    const web = `<div class="a"><b style="font-weight:normal"><p onclick="x()">See <a href="javascript:x" class="b">this</a> and
+      <a href="https://example.org/" target="_blank">that</a></p></b><script>x()</script><img src="data:image/png;base64,AA"></div>
+      <table border=1><tr><td style="x" colspan=2>c</td></tr></table>`
+    const clean = cleanPaste(web)
+    expect(clean).toContain('<p>See <a>this</a> and <a href="https://example.org/">that</a></p>')
+    expect(clean).toContain('<td colspan="2">c</td>')
+    expect(clean).not.toMatch(/script|style|class|onclick|data:|border|<div|<strong/)
+  })
+})
+
+describe('what an editor makes of a source', () => {
+  test('loses nothing that is told as lost, and tells what it loses', () => {
+    expect(lossesOf('<p>a  b</p>\n', '<p>a b</p>')).toEqual([])
+    expect(lossesOf('<p class="x">a</p><svg></svg><!-- n -->', '<p>a</p>')).toEqual([
+      'a comment',
+      'class="x" of <p>',
+      '<svg>',
+    ])
+    expect(lossesOf('<div a="1">x</div>', '<p>x</p>')).toEqual(['<div>'])
+    expect(lossesOf('<p>a</p>', '<p>b</p>')).toEqual(['some of the text'])
+  })
+
+  test('leaves every block that was not touched as it was written', () => {
+    const source = "<p>One  <b>x</b></p>\n\n\n<ul><li>a\n<li>b</ul>\n<p title='q'>Three</p>\n"
+    const opened = '<p>One <b>x</b></p><ul><li>a</li><li>b</li></ul><p title="q">Three</p>'
+    expect(keepSource(source, opened, opened)).toBe(source)
+    expect(keepSource(source, opened, opened.replace('Three', '3'))).toBe(
+      '<p>One  <b>x</b></p>\n\n\n<ul><li>a\n<li>b</ul>\n<p title="q">3</p>',
+    )
+    expect(keepSource(source, opened, opened.replace(/<ul>.*<\/ul>/, ''))).toBe(
+      "<p>One  <b>x</b></p>\n<p title='q'>Three</p>",
+    )
+    expect(keepSource(source, opened, `<h2>New</h2>${opened}`)).toMatch(/^<h2>New<\/h2>\n<p>One {2}<b>x/)
+  })
+})

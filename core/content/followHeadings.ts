@@ -1,0 +1,66 @@
+import type { SingleChange } from '../plan/change/change.ts'
+import type { EntryId } from '../plan/entry.ts'
+import type { Site } from '../plan/site.ts'
+import { type Heading, headingsOf } from './headings.ts'
+
+/**
+ * The ids of headings that were renamed between two versions of main content: the new id by the old one. A heading is
+ * taken for the same when its text is, or when it stands at the same place of a list that is as long as before.
+ */
+export function renamedHeadingIds(before: string, after: string): Map<string, string> {
+  const [was, is] = [headingsOf(before), headingsOf(after)]
+  const kept = new Set(is.map(({ id }) => id))
+  const renamed = new Map<string, string>()
+  const used = new Set<string>(was.map(({ id }) => id))
+  was.forEach((heading, at) => {
+    if (heading.id === '' || kept.has(heading.id)) return
+    const isNew = ({ id }: Heading) => id !== '' && !used.has(id)
+    const same = is.find((one) => isNew(one) && one.text === heading.text && heading.text !== '')
+    const there = was.length === is.length && is[at] && isNew(is[at]) ? is[at] : undefined
+    const next = same ?? there
+    if (!next) return
+    renamed.set(heading.id, next.id)
+    used.add(next.id)
+  })
+  return renamed
+}
+
+/** The changes that let links of other pages, of the plan and of menus follow headings whose ids were renamed. */
+export function followHeadings(
+  site: Site,
+  page: EntryId,
+  renamed: ReadonlyMap<string, string>,
+): SingleChange[] {
+  if (renamed.size === 0) return []
+  const changes: SingleChange[] = []
+  const pointer = new RegExp(`\\bentry:${page}#([^"'\\s>]+)`, 'g')
+  for (const entry of site.plan.entries.values()) {
+    if (entry.kind === 'page' && entry.body.html.includes(`entry:${page}#`)) {
+      const html = entry.body.html.replace(pointer, (whole, id: string) => {
+        const next = renamed.get(decoded(id))
+        return next === undefined ? whole : `entry:${page}#${next}`
+      })
+      if (html !== entry.body.html)
+        changes.push({ kind: 'setEntry', entry: entry.id, field: 'body', value: { ...entry.body, html } })
+    }
+    if (entry.kind === 'link' && entry.target.to === 'entry' && entry.target.entry === page) {
+      const fragment = renamed.get(entry.target.fragment)
+      if (fragment !== undefined)
+        changes.push({
+          kind: 'setEntry',
+          entry: entry.id,
+          field: 'target',
+          value: { ...entry.target, fragment },
+        })
+    }
+  }
+  return changes
+}
+
+function decoded(id: string): string {
+  try {
+    return decodeURIComponent(id)
+  } catch {
+    return id
+  }
+}

@@ -1,0 +1,88 @@
+import type { SingleChange } from '../plan/change/change.ts'
+import { type EntryId, labelOf } from '../plan/entry.ts'
+import { walk } from '../plan/plan.ts'
+import type { Site } from '../plan/site.ts'
+import { PIECE_NAMES } from '../plan/surround/names.ts'
+import type { HeadFile } from '../plan/surround/rules.ts'
+import { pickedLinksOf, standings } from '../plan/surround/surround.ts'
+import { compileBody } from '../render/body.ts'
+import { filesInOwnHtml } from '../render/pieces/ownHtmlSource.ts'
+
+/** One place that uses a file of the site. */
+export interface FileUse {
+  readonly where: 'logo' | 'banner' | 'content' | 'link' | 'piece' | 'every page' | 'style sheet'
+  /** The page, or what else the place is called. */
+  readonly label: string
+  /** The page, where it is one. */
+  readonly entry?: EntryId
+}
+
+/** Every place of a site that uses each of its files; a file without uses is not there. */
+export function fileUses(
+  site: Site,
+  /** The files that each style sheet of the site names, by the id of the sheet. */
+  namedBySheets: ReadonlyMap<EntryId, ReadonlySet<EntryId>>,
+): Map<EntryId, FileUse[]> {
+  const uses = new Map<EntryId, FileUse[]>()
+  const put = (file: EntryId, use: FileUse) => {
+    if (!site.files.has(file)) return
+    const known = uses.get(file)
+    if (known) known.push(use)
+    else uses.set(file, [use])
+  }
+  if (site.settings.logo) put(site.settings.logo.file, { where: 'logo', label: 'Logo' })
+  const { styles, scripts } = site.surround.headFiles
+  for (const one of [...styles, ...scripts])
+    if (one.from === 'site') put(one.file, { where: 'every page', label: 'Every page' })
+  for (const { piece } of standings(site.surround)) {
+    const label = PIECE_NAMES[piece.kind]
+    if (piece.kind === 'banner' && piece.picture) put(piece.picture.file, { where: 'piece', label })
+    if (piece.kind === 'html')
+      for (const file of filesInOwnHtml(piece.html)) put(file, { where: 'piece', label })
+  }
+  for (const { label, links } of pickedLinksOf(site.surround)) {
+    for (const { target } of links) if (target.to === 'file') put(target.file, { where: 'piece', label })
+  }
+  for (const { entry } of walk(site.plan)) {
+    if (entry.kind === 'link' && entry.target.to === 'file')
+      put(entry.target.file, { where: 'link', label: labelOf(entry), entry: entry.id })
+    if (entry.kind !== 'page') continue
+    const use = { label: labelOf(entry), entry: entry.id }
+    if (entry.banner) put(entry.banner.file, { where: 'banner', ...use })
+    const shown = compileBody(entry.body).slots.flatMap(({ to, id }) => (to === 'site-file' ? [id] : []))
+    for (const file of new Set(shown)) put(file, { where: 'content', ...use })
+  }
+  for (const [sheet, files] of namedBySheets) {
+    const label = site.files.get(sheet)?.path ?? 'A style sheet'
+    for (const file of files) put(file, { where: 'style sheet', label })
+  }
+  return uses
+}
+
+/**
+ * The changes that take a file away with what cannot be without it: logo, banners and lists of the surround do without;
+ * main content and own HTML show what the picture says in its place.
+ */
+export function removalOf(site: Site, file: EntryId): SingleChange[] {
+  const changes: SingleChange[] = []
+  if (site.settings.logo?.file === file) changes.push({ kind: 'setSite', field: 'logo', value: null })
+  for (const entry of site.plan.entries.values()) {
+    if (entry.kind === 'page' && entry.banner?.file === file)
+      changes.push({ kind: 'setEntry', entry: entry.id, field: 'banner', value: null })
+  }
+  for (const { piece } of standings(site.surround)) {
+    if (piece.kind === 'banner' && piece.picture?.file === file)
+      changes.push({ kind: 'setPiece', piece: { ...piece, picture: null } })
+  }
+  const { headFiles } = site.surround
+  const isOther = (one: HeadFile) => one.from !== 'site' || one.file !== file
+  if (![...headFiles.styles, ...headFiles.scripts].every(isOther)) {
+    const value = {
+      ...headFiles,
+      styles: headFiles.styles.filter(isOther),
+      scripts: headFiles.scripts.filter(isOther),
+    }
+    changes.push({ kind: 'setSurround', field: 'headFiles', value })
+  }
+  return [...changes, { kind: 'removeFile', file }]
+}

@@ -1,0 +1,23 @@
+import { InputFault } from './inputFault.ts'
+import { readMarkdown } from './markdown.ts'
+
+test('a first-level heading at the start is the title, the rest is main content', () => {
+  expect(readMarkdown('# Lock *guide* & key #\n\nGoing **up**.\n\n## Rules\n\n- one\n- two\n')).toEqual({
+    title: 'Lock guide & key',
+    html: '<p>Going <strong>up</strong>.</p>\n<h2>Rules</h2>\n<ul>\n<li>one</li>\n<li>two</li>\n</ul>',
+  })
+  expect(readMarkdown('Text\n\n# Later').title).toBe('')
+})
+
+test('a title in the head of the file comes first', () => {
+  expect(readMarkdown('---\ntitle: "Hours"\ntags: x\n---\n# Opening hours\ntext')).toEqual({
+    title: 'Hours',
+    html: '<p>text</p>',
+  })
+})
+
+test('what is no text, or too much of it, is refused', () => {
+  expect(() => readMarkdown('a\0b')).toThrow(InputFault)
+  expect(() => readMarkdown('\ufffd\ufffd')).toThrow(/not text/)
+  expect(() => readMarkdown('x'.repeat(2_000_001))).toThrow(/2 MB/)
+})

@@ -1,0 +1,44 @@
+import { isThere } from '../../navigate/menu.ts'
+import type { PickedLink, PieceOf } from '../../plan/surround/piece.ts'
+import { escapeAttribute, escapeText } from '../escape.ts'
+import { type Around, headingWithin } from './around.ts'
+
+/** Picked links as list items; a link to what is not there is left out. */
+function renderLinks(links: readonly PickedLink[], around: Around, indent: string): string {
+  return links
+    .filter(({ target }) => isThere(around.site, target))
+    .map(({ label, target, isButton }) => {
+      const href = around.links.toTarget(target)
+      return `${indent}<li><a${isButton ? ' class="button"' : ''} href="${href}">${escapeText(label)}</a></li>\n`
+    })
+    .join('')
+}
+
+/** A list of links that the author picked. */
+export function prepareLinks({ label, links }: PieceOf<'links'>, around: Around): string {
+  const { indent, names } = around
+  const items = renderLinks(links, around, `${indent}    `)
+  if (items === '') return ''
+  return (
+    `${indent}<nav class="links" aria-label="${escapeAttribute(names.label(label))}">\n` +
+    `${indent}  <ul>\n${items}${indent}  </ul>\n${indent}</nav>\n`
+  )
+}
+
+/** Lists of links beside each other, each under its heading; a column without a link is left out. */
+export function prepareColumns({ label, columns }: PieceOf<'columns'>, around: Around): string {
+  const { indent, names } = around
+  const inner = `${indent}  `
+  const written = columns
+    .map(({ heading, links }) => {
+      const items = renderLinks(links, around, `${inner}    `)
+      return items === ''
+        ? ''
+        : `${inner}<div class="column">\n` +
+            headingWithin({ ...around, indent: inner }, heading) +
+            `${inner}  <ul>\n${items}${inner}  </ul>\n${inner}</div>\n`
+    })
+    .join('')
+  if (written === '') return ''
+  return `${indent}<nav class="columns" aria-label="${escapeAttribute(names.label(label))}">\n${written}${indent}</nav>\n`
+}

@@ -1,0 +1,35 @@
+/** A colour as `#rrggbb`. */
+export type Hex = string
+
+/** Red, green and blue, each 0 to 255. */
+function channels(hex: Hex): readonly [number, number, number] {
+  const at = (from: number) => parseInt(hex.slice(from, from + 2), 16)
+  return [at(1), at(3), at(5)]
+}
+
+/** WCAG 2.2, relative luminance: https://www.w3.org/TR/WCAG22/#dfn-relative-luminance */
+function luminance(hex: Hex): number {
+  const [r, g, b] = channels(hex).map((value) => {
+    const part = value / 255
+    return part <= 0.04045 ? part / 12.92 : ((part + 0.055) / 1.055) ** 2.4
+  }) as [number, number, number]
+  return 0.2126 * r + 0.7152 * g + 0.0722 * b
+}
+
+/** WCAG 2.2, contrast ratio, 1 to 21: https://www.w3.org/TR/WCAG22/#dfn-contrast-ratio */
+export function contrastRatio(a: Hex, b: Hex): number {
+  const [light, dark] = [luminance(a), luminance(b)].sort((x, y) => y - x) as [number, number]
+  return (light + 0.05) / (dark + 0.05)
+}
+
+/** A colour between two others. @param share how much of the first, 0 to 1 */
+export function mix(a: Hex, b: Hex, share: number): Hex {
+  const [from, to] = [channels(a), channels(b)]
+  const hex = from.map((value, at) => Math.round(value * share + to[at]! * (1 - share)))
+  return `#${hex.map((value) => value.toString(16).padStart(2, '0')).join('')}`
+}
+
+/** Of two colours the one that can be read better on a background. */
+export function readable(on: Hex, a: Hex, b: Hex): Hex {
+  return contrastRatio(a, on) >= contrastRatio(b, on) ? a : b
+}

@@ -1,0 +1,121 @@
+/** How main content looks, and what is left out on paper. */
+export const CONTENT_STYLES = `
+/* Main content */
+
+main > * {
+  max-width: 42rem;
+}
+
+main > figure {
+  max-width: 52rem;
+}
+
+main > .row,
+main > .banner {
+  max-width: none;
+}
+
+h1,
+h2,
+h3,
+h4 {
+  font-family: var(--heading-font);
+  line-height: 1.2;
+  text-wrap: balance;
+}
+
+h1 {
+  margin: 0.5rem 0 1rem;
+  font-size: clamp(1.8rem, 1.4rem + 2vw, 2.6rem);
+}
+
+h2 {
+  margin: 2rem 0 0.5rem;
+  font-size: 1.4em;
+}
+
+h3 {
+  margin: 1.5rem 0 0.25rem;
+  font-size: 1.15em;
+}
+
+p,
+ul,
+ol,
+dl,
+table,
+figure,
+blockquote {
+  margin: 0 0 1rem;
+}
+
+figure img {
+  display: block;
+  border-radius: 4px;
+}
+
+figcaption {
+  margin-top: 0.4rem;
+  color: var(--quiet);
+  font-size: 0.9em;
+  font-style: italic;
+}
+
+blockquote {
+  margin-left: 0;
+  padding: 0.25rem 0 0.25rem 1.25rem;
+  border-left: 4px solid var(--accent);
+  font-size: 1.1em;
+}
+
+blockquote p:last-child {
+  margin-bottom: 0;
+}
+
+dt {
+  font-weight: bold;
+}
+
+dd {
+  margin: 0 0 0.75rem;
+}
+
+table {
+  display: block;
+  overflow-x: auto;
+  border-collapse: collapse;
+}
+
+th,
+td {
+  padding: 0.45rem 1rem 0.45rem 0;
+  border-bottom: 1px solid var(--line);
+  text-align: left;
+  vertical-align: top;
+}
+
+caption {
+  padding-bottom: 0.4rem;
+  color: var(--quiet);
+  text-align: left;
+}
+
+pre {
+  overflow-x: auto;
+}
+
+.notice {
+  padding: 0.75rem 1rem;
+  background: var(--tint);
+  border-left: 4px solid var(--accent);
+}
+
+@media print {
+  .menu,
+  .pager,
+  .links,
+  .skip-link {
+    display: none;
+  }
+}
+`

@@ -1,0 +1,27 @@
+import { HtmlValidate } from 'html-validate'
+
+/** Checks pages against the HTML standard (WHATWG) and common rules of access. */
+const validator = new HtmlValidate({
+  extends: [
+    'html-validate:standard',
+    'html-validate:a11y',
+    'html-validate:document',
+    'html-validate:recommended',
+  ],
+  rules: {
+    // The standard takes either case; pages are written in lower case throughout.
+    'doctype-style': ['error', { style: 'lowercase' }],
+    // How long a title is, is the author's to say: a matter of search engines, not of the standard.
+    'long-title': 'off',
+    // Whether what comes from other hosts is held to a digest is the author's to say: no part of the standard.
+    'require-sri': 'off',
+  },
+})
+
+/** What the validator finds on a page, a line each. */
+export async function htmlFaults(html: string): Promise<string[]> {
+  const report = await validator.validateString(html)
+  return report.results.flatMap((result) =>
+    result.messages.map(({ ruleId, message, line }) => `${line}: ${ruleId}: ${message}`),
+  )
+}

@@ -1,0 +1,2 @@
+/** The year of the build, where a test needs one. */
+export const YEAR = 2026

@@ -1,0 +1,69 @@
+import { execFile } from 'node:child_process'
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { tmpdir } from 'node:os'
+import { dirname, join } from 'node:path'
+import { promisify } from 'node:util'
+import { outputFiles } from '@viatica/core/formats/archive.ts'
+import { LAYOUTS, type Site } from '@viatica/core/plan/site.ts'
+import { loadDemo } from './load.ts'
+
+const { resolve } = createRequire(import.meta.url)
+/** The Nu HTML checker, which the W3C's own service runs. */
+const CHECKER = join(dirname(resolve('vnu-jar/package.json')), 'build/dist/vnu.jar')
+
+interface Message {
+  readonly type: string
+  readonly url: string
+  readonly lastLine?: number
+  readonly message: string
+}
+
+/** What the checker finds in the pages and style sheets of a folder, a line each. */
+async function findings(folder: string): Promise<string[]> {
+  const args = ['-Xss16m', '-jar', CHECKER, '--format', 'json', '--also-check-css', '--skip-non-html', folder]
+  // It writes what it finds to standard error, and ends with status 1 when there is anything.
+  const ran = promisify(execFile)('java', args, { maxBuffer: 20_000_000 })
+  const { stderr } = await ran.catch((error: { stderr: string }) => error)
+  const { messages } = JSON.parse(stderr) as { messages: Message[] }
+  return messages.map(
+    ({ type, url, lastLine, message }) => `${url.slice(-40)}:${lastLine}: ${type}: ${message}`,
+  )
+}
+
+async function check(site: Site, spoil: (html: string) => string = (html) => html): Promise<string[]> {
+  const folder = mkdtempSync(join(tmpdir(), 'checked-'))
+  try {
+    for (const file of outputFiles(site, 2026)) {
+      if (!('text' in file) || !/\.(html|css)$/.test(file.path)) continue
+      const path = join(folder, file.path)
+      mkdirSync(dirname(path), { recursive: true })
+      writeFileSync(path, spoil(file.text()))
+    }
+    return await findings(folder)
+  } finally {
+    rmSync(folder, { recursive: true })
+  }
+}
+
+const { site } = loadDemo()
+const MINUTES = 240_000
+
+test.each(LAYOUTS)(
+  'the Nu HTML checker finds nothing in the demo, layout %s',
+  async (layout) => {
+    expect(await check({ ...site, settings: { ...site.settings, layout } })).toEqual([])
+  },
+  MINUTES,
+)
+
+test(
+  'the Nu HTML checker finds what is spoiled by hand',
+  async () => {
+    const found = await check(site, (html) =>
+      html.replace('<main id="main">', '<main id="main"><p><div></p>'),
+    )
+    expect(found.length).toBeGreaterThan(30)
+  },
+  MINUTES,
+)

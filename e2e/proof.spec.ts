@@ -1,0 +1,133 @@
+import type { Page } from '@playwright/test'
+import { axeFindings, choose, expect, openDemo, saved, test, writeSource } from './viatica.ts'
+
+const finding = (page: Page, words: string | RegExp) =>
+  page.getByRole('list', { name: 'Findings' }).getByRole('button', { name: words })
+const details = (page: Page) => page.getByRole('complementary', { name: 'The chosen finding' })
+
+async function openProof(page: Page): Promise<void> {
+  await page.getByRole('link', { name: /^Proof/ }).click()
+  await expect(page.getByText('Checked; kept up as you edit.')).toBeVisible()
+}
+
+/** Plants ten faults and doubts through the interface, on three pages and in the plan. */
+async function plantTen(page: Page): Promise<void> {
+  await choose(page, 'visit')
+  await writeSource(
+    page,
+    '<h2>One</h2><p>See <a href="www.example.org">the map</a>, <a href="#">this</a>, <a href="mail@example.org">the office</a>,' +
+      ' <a href="gone.html">a page</a>, <a href="entry:opening-times#gone">the hours</a>.</p>',
+  )
+  await choose(page, 'news')
+  await page
+    .getByRole('textbox', { name: 'Source of the main content' })
+    .fill('<h2>One</h2><h4>Two</h4><div>open<p id="a">x</p><p id="a">y</p>')
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  await choose(page, 'tea-room')
+  const title = page.getByLabel('Title', { exact: true })
+  await title.fill('Opening times')
+  await title.press('Enter')
+  await page.getByLabel('Description for search engines').fill('')
+  await page.getByLabel('Note to yourself').click()
+  await saved(page)
+}
+
+const TEN: readonly string[] = [
+  '“www.example.org” has no https',
+  'A link has no target',
+  '“mail@example.org” has no mailto',
+  'Nothing of the site stands at “gone.html”',
+  '“#gone” of “Opening times”, which has no such part',
+  'The heading “Two” skips a level',
+  '<div> is not closed',
+  'The id “a” is used twice',
+  'Another page has the same title',
+  'The page has no description',
+]
+
+/** Brings a finding into sight: of a long list, only what is in sight is drawn. */
+async function seek(page: Page, words: string): Promise<void> {
+  await page.getByLabel('Find among the findings').fill(words)
+}
+
+test('ten faults planted through the interface are all found; those that have a mend are mended, the rest put right, and the list is empty', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await openDemo(page, served)
+  await openProof(page)
+  // What is as it is on purpose is set aside with a reason.
+  await finding(page, /Previous and next pass over it/).click()
+  await details(page).getByRole('button', { name: 'Set aside' }).click()
+  await expect(details(page).getByRole('alert')).toContainText('Say why')
+  await details(page).getByLabel('Why it is set aside').fill('Nobody reads it in order.')
+  await details(page).getByLabel('Why it is set aside').press('Enter')
+  await expect(page.getByText('The rules find nothing.')).toBeVisible()
+  await expect(page.getByText('what was set aside (1)')).toBeVisible()
+
+  await plantTen(page)
+  await openProof(page)
+  for (const words of TEN) {
+    await seek(page, words)
+    await expect(finding(page, words).first()).toBeVisible()
+  }
+  await seek(page, '')
+  await expect(page.getByRole('link', { name: /^Proof ?9 ?faults/ })).toBeVisible()
+
+  // The place is shown in the page and in the source.
+  await seek(page, TEN[0]!)
+  await finding(page, TEN[0]!).click()
+  await expect(details(page).locator('mark')).toHaveText('<a href="www.example.org">')
+  await expect(page.frameLocator('iframe').locator('[data-found]')).toHaveText('the map')
+  expect(await axeFindings(page)).toEqual([])
+  await seek(page, '')
+  await finding(page, TEN[0]!).focus()
+  await page.keyboard.press('n')
+  await expect(finding(page, TEN[0]!)).toHaveAttribute('aria-pressed', 'false')
+
+  for (const words of [TEN[0]!, TEN[2]!, TEN[5]!, TEN[6]!]) {
+    await seek(page, words)
+    await finding(page, words).first().click()
+    await details(page).getByRole('button', { name: 'Mend …' }).click()
+    await page.getByRole('dialog').getByRole('button', { name: 'Mend', exact: true }).click()
+    await expect(finding(page, words)).toHaveCount(0)
+  }
+  // The others lead to where they are put right.
+  await seek(page, TEN[1]!)
+  await finding(page, TEN[1]!).click()
+  await details(page).getByRole('button', { name: 'Go there' }).click()
+  await expect(page.getByRole('textbox', { name: 'Source of the main content' })).toBeFocused()
+  await writeSource(page, '<h2>One</h2><p>See <a href="https://www.example.org">the map</a>.</p>')
+  await choose(page, 'news')
+  await page
+    .getByRole('textbox', { name: 'Source of the main content' })
+    .fill(
+      '<h2>One</h2><p id="a">New: <a href="entry:news-gates">the gates</a>, <a href="entry:news-reservoir">the water</a>.</p>',
+    )
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  await choose(page, 'tea-room')
+  await page.getByLabel('Title', { exact: true }).fill('Tea room')
+  await page.getByLabel('Title', { exact: true }).press('Enter')
+  await page.getByLabel('Description for search engines').fill('Tea, cakes and when.')
+  await page.getByLabel('Note to yourself').click()
+  await openProof(page)
+  await expect(page.getByText('The rules find nothing.')).toBeVisible()
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
+test('a walk over the whole site tells how far it is, and what it found', async ({ page, served }) => {
+  await openDemo(page, served)
+  await choose(page, 'privacy')
+  await writeSource(page, '<p><a href="entry:contact#nothing">x y</a> <img src="p.png" alt=""></p>')
+  await page.getByRole('link', { name: /^Proof/ }).click()
+  await page.getByRole('link', { name: 'Walk', exact: true }).click()
+  await saved(page)
+  await page.waitForTimeout(600)
+  await page.getByRole('button', { name: 'Walk the whole site' }).click()
+  await expect(page.getByText(/37 of 37 pages, [\d,]+ links, 2 that are not as it must be/)).toBeVisible()
+  await expect(page.getByRole('row', { name: /Privacy .* leads nowhere/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /Privacy .* does not have/ })).toBeVisible()
+  await expect(page.getByText('3 addresses leave the site')).toBeVisible()
+  expect(await axeFindings(page)).toEqual([])
+})

@@ -1,0 +1,241 @@
+import type { Page } from '@playwright/test'
+import { serveUnpacked } from './staticSite.ts'
+import { choose, expect, openDemo, row, saved, type Served, test, writeSource } from './viatica.ts'
+
+const source = (page: Page) => page.getByRole('textbox', { name: 'Source of the main content' })
+const visual = (page: Page) => page.getByRole('textbox', { name: 'Main content' })
+const beside = (page: Page) => page.getByRole('complementary', { name: 'Beside the text' })
+
+async function openWrite(page: Page, served: Served, entry: string, way = ''): Promise<string> {
+  const id = await openDemo(page, served)
+  await choose(page, entry)
+  await page.getByRole('link', { name: 'Write', exact: true }).click()
+  if (way) await page.getByRole('link', { name: way }).click()
+  return id
+}
+
+const bodyNow = async (served: Served, id: string, entry: string): Promise<string> => {
+  const text = await (await fetch(`${served.url}/api/sites/${id}/site.json`)).text()
+  const find = (at: { id: string; body?: { html: string }; entries?: unknown[] }): string | undefined =>
+    at.id === entry
+      ? (at.body?.html ?? '')
+      : (at.entries as (typeof at)[] | undefined)?.map(find).find((one) => one !== undefined)
+  return find((JSON.parse(text) as { plan: Parameters<typeof find>[0] }).plan)!
+}
+
+/** Waits until the saved main content of an entry holds a text. @returns all of it */
+async function holds(served: Served, id: string, entry: string, text: string | RegExp): Promise<string> {
+  const expected = typeof text === 'string' ? expect.stringContaining(text) : expect.stringMatching(text)
+  await expect.poll(() => bodyNow(served, id, entry)).toEqual(expected)
+  return bodyNow(served, id, entry)
+}
+
+test('a page written as it reads, with a link, a picture and a quotation, keeps its link when the target moves', async ({
+  page,
+  served,
+  watched,
+}) => {
+  const id = await openWrite(page, served, 'otters')
+  await visual(page).click()
+  await page.keyboard.press('Control+a')
+  await page.keyboard.press('Delete')
+  await page.keyboard.type('Otters swim above the ')
+  // The link by keys: found by some of its title.
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('tanyard')
+  await expect(page.getByRole('option', { name: /^Tanyard Staircase boating/ })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await page.keyboard.type(' at dusk.')
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'Quotation' }).click()
+  await page.keyboard.type('I saw three of them.')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'Picture' }).click()
+  await page.getByRole('radio', { name: 'pictures/heron.svg' }).click()
+  await page.getByLabel('Caption').fill('Not an otter')
+  await page.getByRole('button', { name: 'Put it in' }).click()
+  const written = await holds(served, id, 'otters', 'Not an otter')
+  expect(written).toContain(
+    '<p>Otters swim above the <a href="entry:tanyard">Tanyard Staircase</a> at dusk.</p>',
+  )
+  expect(written).toContain('<blockquote>\n  <p>I saw three of them.</p>\n</blockquote>')
+  expect(written).toMatch(
+    /<figure>\s*<img src="site-file:heron" alt="A heron[^"]*" width="\d+" height="\d+">\s*<figcaption>Not an otter/,
+  )
+
+  // The source way shows the same body.
+  await page.getByRole('link', { name: 'As source' }).click()
+  await expect(source(page)).toContainText('I saw three of them.')
+  await expect(page.locator('.leads-to').first()).toHaveText(
+    '→ Tanyard Staircase (boating/lock-guide/tanyard-staircase.html)',
+  )
+  expect(await bodyNow(served, id, 'otters')).toBe(written)
+
+  // The target moves to another section: the link of the export leads there.
+  await choose(page, 'tanyard')
+  await page.keyboard.press('m')
+  await page.getByRole('dialog').getByLabel(/under/i).first().fill('Nature')
+  await page.keyboard.press('Enter')
+  await page.getByRole('dialog').getByRole('button', { name: /^Move/ }).click()
+  const question = page.getByRole('dialog').getByRole('button', { name: 'Move', exact: true })
+  await question.click({ timeout: 3000 }).catch(() => undefined)
+  await expect(row(page, 'tanyard')).toHaveAttribute('aria-level', '3')
+  await saved(page)
+  const unpacked = await serveUnpacked(
+    Buffer.from(await (await fetch(`${served.url}/api/sites/${id}/archive.zip`)).arrayBuffer()),
+  )
+  const visitor = await page.context().newPage()
+  await visitor.goto(`${unpacked.url}nature/otters.html`)
+  await visitor.getByRole('main').getByRole('link', { name: 'Tanyard Staircase' }).click()
+  await expect(visitor.getByRole('heading', { level: 1 })).toHaveText('Tanyard Staircase')
+  expect(visitor.url()).toBe(`${unpacked.url}nature/tanyard-staircase.html`)
+  await visitor.close()
+  unpacked.stop()
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
+test('switching never changes a byte, and what one way would lose it does not open', async ({
+  page,
+  served,
+}) => {
+  const id = await openWrite(page, served, 'stoppages')
+  const before = await bodyNow(served, id, 'stoppages')
+  await expect(visual(page).getByRole('row')).toHaveCount(3)
+  for (const way of ['As source', 'As it reads', 'As source'])
+    await page.getByRole('link', { name: way }).click()
+  await page.waitForTimeout(600)
+  expect(await bodyNow(served, id, 'stoppages')).toBe(before)
+  // One word changed as it reads changes that block alone.
+  await page.getByRole('link', { name: 'As it reads' }).click()
+  await visual(page).getByText('The date of the end').click()
+  await page.keyboard.press('End')
+  await page.keyboard.type(' Sorry.')
+  const after = await holds(served, id, 'stoppages', 'Sorry.')
+  const lines = before.trimEnd().split('\n')
+  expect(after.split('\n').filter((line) => !lines.includes(line))).toHaveLength(1)
+
+  await writeSource(page, '<p>one</p><details><summary>More</summary><p class="x">two</p></details>')
+  await holds(served, id, 'stoppages', '<details>')
+  await page.getByRole('link', { name: 'As it reads' }).click()
+  await expect(page.getByText('It would lose:')).toBeVisible()
+  await expect(page.locator('.losses li')).toHaveText(['<details>', '<summary>', 'class="x" of <p>'])
+  await page.locator('.ProseMirror').click()
+  await page.keyboard.type('lost?')
+  await page.waitForTimeout(700)
+  expect(await bodyNow(served, id, 'stoppages')).toContain('<details><summary>')
+})
+
+test('the source closes tags, underlines errors of the standard, completes links and makes typed paths follow', async ({
+  page,
+  served,
+}) => {
+  const id = await openWrite(page, served, 'privacy', 'As source')
+  await source(page).click()
+  await page.keyboard.press('Control+a')
+  await page.keyboard.type('<p>See <a href="Tany')
+  await expect(page.locator('.cm-tooltip-autocomplete li').first()).toContainText('Tanyard Staircase')
+  await page.waitForTimeout(150)
+  await page.keyboard.press('Enter')
+  await expect(source(page)).toContainText('<a href="entry:tanyard"')
+  await page.keyboard.press('Control+a')
+  await page.keyboard.type('<p>See <em>this')
+  await expect(source(page)).toContainText('<p>See <em>this</em></p>')
+
+  await writeSource(page, '<p>To <a href="about/contact.html">us</a></p>\n<div>open')
+  await expect(page.locator('.cm-lintRange-error')).toHaveText('<div>')
+  await page.locator('body').click({ position: { x: 700, y: 760 } })
+  await expect(source(page)).toContainText('href="entry:contact"')
+  await holds(served, id, 'privacy', '<a href="entry:contact">us</a>')
+})
+
+test('headings are listed with their doubts, and demoted together; ids that are renamed are followed', async ({
+  page,
+  served,
+}) => {
+  const id = await openWrite(page, served, 'opening-times', 'As source')
+  await writeSource(page, '<h2 id="winter">Winter</h2><h4>Nights</h4><h2>Summer</h2>')
+  const list = beside(page).getByRole('list', { name: 'Headings' })
+  await expect(list.getByRole('button', { name: /Nights/ })).toContainText('skips a level')
+  await list.getByRole('button', { name: /Winter/ }).click()
+  await list.getByRole('button', { name: /Summer/ }).click({ modifiers: ['Shift'] })
+  await beside(page).getByRole('button', { name: 'Demote' }).click()
+  await expect(source(page)).toContainText('<h3 id="winter">Winter</h3><h5>Nights</h5><h3>Summer</h3>')
+  await writeSource(page, '<h3 id="cold">Winter</h3><h5>Nights</h5><h3>Summer</h3>')
+  // The home page linked to the winter hours.
+  await holds(served, id, 'home', 'entry:opening-times#cold')
+  await expect(beside(page).getByText('#cold')).toBeVisible()
+})
+
+test('a link to a page that is not there yet makes a planned page; Markdown comes in as one page or many', async ({
+  page,
+  served,
+}) => {
+  const id = await openWrite(page, served, 'volunteer')
+  await visual(page).click()
+  await page.keyboard.press('Control+End')
+  await page.getByRole('button', { name: 'Link', exact: true }).click()
+  await page.keyboard.type('Tool library')
+  await expect(page.getByRole('option', { name: /Tool library a new page/ })).toBeVisible()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('tree', { name: 'Plan' }).getByText('Tool library')).toBeVisible()
+  await holds(served, id, 'volunteer', /<a href="entry:[0-9a-f-]{36}">Tool library<\/a>/)
+
+  const md = (name: string, text: string | Buffer) => ({ name, mimeType: '', buffer: Buffer.from(text) })
+  await page.getByLabel('Files in Markdown').setInputFiles([md('one.md', '# Any\n\nNew *text*')])
+  await expect(visual(page)).toHaveText('New text')
+  await page.getByLabel('Files in Markdown').setInputFiles([md('a.md', '# Painting\n\nx'), md('b.md', 'y')])
+  await expect(page.getByRole('tree', { name: 'Plan' }).getByText('Painting', { exact: true })).toBeVisible()
+  await page.getByLabel('Files in Markdown').setInputFiles([md('c.md', Buffer.from([0xff, 0xd8, 0x00]))])
+  await expect(page.getByRole('alert')).toContainText('c.md is not text in UTF-8. Nothing was changed.')
+})
+
+test('two windows on one page are told of each other, and neither text is lost', async ({ page, served }) => {
+  const id = await openWrite(page, served, 'privacy', 'As source')
+  const other = await page.context().newPage()
+  await openWrite(other, served, 'privacy', 'As source')
+  // The first window's line to the server is slow: both write over the same text.
+  await page.route('**/changes', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 2500))
+    await route.continue()
+  })
+  await source(page).fill('<p>mine</p>')
+  await source(other).fill('<p>theirs</p>')
+  await expect(page.getByText('Another window changed this text')).toBeVisible()
+  await expect(source(page)).toContainText('mine')
+  expect(await bodyNow(served, id, 'privacy')).toBe('<p>theirs</p>')
+  await page.unroute('**/changes')
+  await page.getByRole('button', { name: 'Save mine over it' }).click()
+  await holds(served, id, 'privacy', 'mine')
+  await expect(source(other)).toContainText('mine')
+  // The other text is in the history.
+  await page.locator('footer').getByRole('button', { name: 'Undo' }).click()
+  await expect(source(page)).toContainText('theirs')
+})
+
+test('what comes from a word processor comes in clean, in both ways', async ({ page, served }) => {
+  const id = await openWrite(page, served, 'privacy')
+  const paste = (of: Page) =>
+    of.evaluate(() => {
+      const data = new DataTransfer()
+      data.setData(
+        'text/html',
+        '<p class="MsoNormal" style="color:red">Red <b>bold</b><script>x()</script></p>',
+      )
+      data.setData('text/plain', 'Red bold')
+      document.activeElement!.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+      )
+    })
+  await visual(page).click()
+  await page.keyboard.press('Control+a')
+  await paste(page)
+  await expect(visual(page)).toHaveText('Red bold')
+  expect(await holds(served, id, 'privacy', 'bold')).toBe('<p>Red <strong>bold</strong></p>')
+  await page.getByRole('link', { name: 'As source' }).click()
+  await source(page).click()
+  await page.keyboard.press('Control+a')
+  await paste(page)
+  await expect(source(page)).toContainText('<p>Red <strong>bold</strong></p>')
+})

@@ -1,0 +1,77 @@
+import { deflateSync } from 'node:zlib'
+import { fontBytes } from '@viatica/fonts/fontFiles.ts'
+import { checkFile } from './fileCheck.ts'
+import { Problem } from './http/problem.ts'
+import { svgFault } from './svg.ts'
+
+const svg = (inside = '', attributes = '') =>
+  `<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"${attributes}>${inside}</svg>`
+
+/** The first bytes of a PNG picture (PNG specification, section 5.2 and 11.2.2). */
+const PNG = Buffer.concat([
+  Buffer.from('89504e470d0a1a0a0000000d494844520000000100000001080600000000000000', 'hex'),
+  deflateSync(Buffer.alloc(5)),
+])
+const PDF = Buffer.from('%PDF-1.7\n%âãÏÓ\n1 0 obj\n<<>>\nendobj\n')
+
+test.each([
+  ['a.svg', svg('<path d="M0 0h1v1z"/><a href="https://example.org/"><text>x</text></a>')],
+  ['a.svg', svg('<image href="data:image/png;base64,AAAA"/>')],
+  ['a.css', 'a { color: red }'],
+  ['a.js', 'document.title = "<html>"'],
+  ['a.txt', 'Ä text'],
+  ['a.json', '{"a": 1}'],
+  ['a.png', PNG],
+  ['a.pdf', PDF],
+  ['a.woff2', fontBytes('literata-latin-400-normal.woff2')],
+])('%s that is what its name says is taken', async (name, bytes) => {
+  await expect(checkFile(Buffer.from(bytes), name)).resolves.toBeUndefined()
+})
+
+test.each([
+  ['a.png', PDF, /type application\/pdf/],
+  ['a.pdf', PNG, /type image\/png/],
+  ['a.woff2', Buffer.from('not a font'), /no known type/],
+  ['a.css', Buffer.from([0xff, 0xfe, 0x00]), /not text/],
+  ['a.css', Buffer.from('<!DOCTYPE html><title>404</title>'), /is a page/],
+  ['a.js', Buffer.from('\n<html>'), /is a page/],
+  ['a.json', Buffer.from('{"a":'), /not JSON/],
+  ['a.txt', Buffer.from('a\0b'), /not text/],
+  ['a.exe', Buffer.from('MZ'), /a kind that/],
+  ['a', Buffer.from('x'), /a kind that/],
+  ['a.svg', Buffer.from(''), /empty/],
+  ['a.svg', Buffer.from('<!doctype html><p>x</p>'), /not an SVG picture/],
+  ['a.svg', Buffer.from(svg('<script>alert(1)</script>')), /script/],
+])('%s that is not is refused', async (name, bytes, reason) => {
+  await expect(checkFile(bytes, name)).rejects.toThrow(reason)
+  await expect(checkFile(bytes, name)).rejects.toBeInstanceOf(Problem)
+})
+
+// The ways to run a script that SVG 2 has: https://svgwg.org/svg2-draft/interact.html
+test.each([
+  ['a script', '<script>alert(1)</script>'],
+  ['a script with a prefix', '<s:script xmlns:s="http://www.w3.org/2000/svg">alert(1)</s:script>'],
+  ['a handler', '<rect onclick="alert(1)"/>'],
+  ['a handler at the root', '', ' onload="alert(1)"'],
+  ['an address that runs', '<a href="javascript:alert(1)"><text>x</text></a>'],
+  ['the same with gaps', '<a xlink:href=" java&#10;script:alert(1)"><text>x</text></a>'],
+  [
+    'an address that an animation sets',
+    '<a><animate attributeName="href" values="#;javascript:alert(1)"/></a>',
+  ],
+  ['a page inside', '<foreignObject><p xmlns="http://www.w3.org/1999/xhtml">x</p></foreignObject>'],
+  ['another SVG as data', '<use href="data:image/svg+xml,x#y"/>'],
+  ['a page as data', '<a href="data:text/html,x"><text>x</text></a>'],
+])('an SVG with %s is refused', (_, inside, attributes = '') => {
+  expect(svgFault(svg(inside, attributes))).toMatch(/script|page|run/)
+})
+
+test('an SVG that hides markup in entities, or takes its looks from elsewhere, is refused', () => {
+  expect(
+    svgFault('<!DOCTYPE svg [<!ENTITY a "<script/>">]><svg xmlns="http://www.w3.org/2000/svg"/>'),
+  ).toMatch(/entities/)
+  expect(svgFault(`<?xml-stylesheet href="x.css"?>${svg().replace(/^<\?xml.*?\?>/, '')}`)).toMatch(
+    /style sheet/,
+  )
+  expect(svgFault(undefined)).toMatch(/UTF-8/)
+})

@@ -1,0 +1,30 @@
+import { addressesOf } from '@viatica/core/address/addresses.ts'
+import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { Site } from '@viatica/core/plan/site.ts'
+import { generatedPaths } from '@viatica/core/render/generated.ts'
+import { createRenderer } from '@viatica/core/render/renderer.ts'
+import { styleSheet } from '@viatica/core/render/style/styleSheet.ts'
+import { sitesApi } from '../api/sites.ts'
+import { thisYear } from '../year.ts'
+
+/**
+ * A page as it will come out, made ready for a frame: with the address it stands at, so that relative links and
+ * pictures work; with the style sheet of this moment in place of the one that is saved; and with the script that says
+ * which link was followed. Empty for what is not a page.
+ */
+export function framedPage(site: Site, siteId: string, page: EntryId): string {
+  const path = addressesOf(site).paths.get(page)
+  if (path === undefined) return ''
+  const at = (path: string) => new URL(sitesApi.previewUrl(siteId, path), location.href).href
+  const generated = generatedPaths(site)
+  // The author's own sheets come after ours.
+  const ourSheet = site.surround.headFiles.ourStyles ? /<link rel="stylesheet" href="[^"]*">/ : /$^/
+  const base = at(path)
+  return createRenderer(site, thisYear())
+    .page(page)
+    .replace(ourSheet, () => `<style>${styleSheet(site.surround, at(generated.fonts))}</style>`)
+    .replace(
+      '<head>',
+      () => `<head><base href="${base.replaceAll('"', '%22')}"><script src="/live-page.js"><${'/'}script>`,
+    )
+}

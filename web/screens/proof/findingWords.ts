@@ -1,0 +1,45 @@
+import type { Place, Severity } from '@viatica/core/check/rule.ts'
+import { ruleOf } from '@viatica/core/check/rules.ts'
+import { labelOf } from '@viatica/core/plan/entry.ts'
+import type { Site } from '@viatica/core/plan/site.ts'
+import { PIECE_NAMES } from '@viatica/core/plan/surround/names.ts'
+import { menuOf, standingOf } from '@viatica/core/plan/surround/surround.ts'
+import type { ShownFinding } from '../../workers/siteWorker.ts'
+
+/** How findings can be put together. */
+export const GROUPINGS = ['rule', 'page', 'severity'] as const
+export type Grouping = (typeof GROUPINGS)[number]
+
+export const SEVERITY_WORDS: Readonly<Record<Severity, string>> = {
+  fault: 'Faults',
+  doubt: 'Doubts',
+  hint: 'Hints',
+}
+
+/** Where a finding is, in words. */
+export function placeWords(site: Site, place: Place): string {
+  switch (place.in) {
+    case 'entry':
+    case 'content': {
+      const entry = site.plan.entries.get(place.entry)
+      const label = entry ? labelOf(entry) : 'an entry that is gone'
+      return place.in === 'content' ? `${label}, line ${place.line}` : label
+    }
+    case 'piece': {
+      const standing = standingOf(site.surround, place.piece)
+      return standing ? `${PIECE_NAMES[standing.piece.kind]}, on every page` : 'a piece that is gone'
+    }
+    case 'menu':
+      return `Menu “${menuOf(site.surround, place.menu)?.name ?? ''}”`
+    case 'look':
+      return 'Look'
+  }
+}
+
+/** What a group of findings is called. */
+export function groupOf(site: Site, finding: ShownFinding, by: Grouping): string {
+  const rule = ruleOf(finding.rule)
+  if (by === 'severity') return SEVERITY_WORDS[rule.severity]
+  if (by === 'rule') return `${rule.about[0]!.toUpperCase()}${rule.about.slice(1)}`
+  return placeWords(site, finding.place).replace(/, line \d+$/, '')
+}

@@ -1,0 +1,98 @@
+<script setup lang="ts">
+import { standings } from '@viatica/core/plan/surround/surround.ts'
+import { PLACE_NAMES } from '@viatica/core/plan/surround/names.ts'
+import type { Menu } from '@viatica/core/plan/surround/menu.ts'
+import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
+import { useSurrounding } from '../../../stores/surrounding.ts'
+
+/** The menus of the site, with where each stands. */
+const surrounding = useSurrounding()
+
+const uses = computed(() => {
+  const places = new Map<string, string[]>()
+  for (const { piece, place } of standings(surrounding.surround)) {
+    if (piece.kind !== 'menu') continue
+    places.set(piece.menu, [...(places.get(piece.menu) ?? []), `${PLACE_NAMES[place]} (${piece.shape})`])
+  }
+  return places
+})
+
+function about(menu: Menu): string {
+  if (menu.kind === 'picked') return `${menu.links.length} picked links`
+  const from = {
+    home: 'the plan from the home page',
+    section: 'the section that a page is in',
+    entry: 'the plan from one entry',
+  }[menu.from.at]
+  return `${from}, ${menu.depth === 1 ? '1 level' : `${menu.depth} levels`}`
+}
+</script>
+
+<template>
+  <div>
+    <table v-if="surrounding.surround.menus.length > 0">
+      <thead>
+        <tr>
+          <th scope="col">Menu</th>
+          <th scope="col">Shows</th>
+          <th scope="col">Stands in</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="menu in surrounding.surround.menus"
+          :key="menu.id"
+          :class="{ chosen: menu.id === surrounding.menu?.id }"
+        >
+          <td>
+            <button
+              type="button"
+              class="link-button"
+              :aria-pressed="menu.id === surrounding.menu?.id"
+              @click="surrounding.menuId = menu.id"
+            >
+              {{ menu.name }}
+            </button>
+          </td>
+          <td>{{ about(menu) }}</td>
+          <td>{{ uses.get(menu.id)?.join(', ') ?? 'nowhere yet: add a menu piece' }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="buttons">
+      <Button size="small" @click="surrounding.addMenu('plan')">Add a menu from the plan</Button>
+      <Button size="small" @click="surrounding.addMenu('picked')">Add a menu of picked links</Button>
+    </p>
+  </div>
+</template>
+
+<style scoped>
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+
+th {
+  color: var(--slate);
+  font-weight: 500;
+  text-align: left;
+}
+
+th,
+td {
+  padding: 4px 8px;
+  border-bottom: 1px solid var(--rule);
+}
+
+.chosen {
+  background: var(--here);
+  box-shadow: inset 4px 0 0 var(--ochre);
+}
+
+.buttons {
+  display: flex;
+  gap: 8px;
+  margin: 8px 0;
+}
+</style>

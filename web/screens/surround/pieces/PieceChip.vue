@@ -1,0 +1,170 @@
+<script setup lang="ts">
+import { combine } from '@atlaskit/pragmatic-drag-and-drop/combine'
+import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
+import {
+  attachClosestEdge,
+  type Edge,
+  extractClosestEdge,
+} from '@atlaskit/pragmatic-drag-and-drop-hitbox/closest-edge'
+import { IconAlertTriangle } from '@tabler/icons-vue'
+import { pieceDoubts } from '@viatica/core/check/pieceDoubts.ts'
+import type { Place, Piece } from '@viatica/core/plan/surround/piece.ts'
+import { PIECE_NAMES } from '@viatica/core/plan/surround/names.ts'
+import { menuOf } from '@viatica/core/plan/surround/surround.ts'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
+import { useOpenSite } from '../../../stores/openSite.ts'
+import { useSurrounding } from '../../../stores/surrounding.ts'
+
+const props = defineProps<{ piece: Piece; place: Place; at: number }>()
+
+const openSite = useOpenSite()
+const surrounding = useSurrounding()
+const element = ref<HTMLElement>()
+const edge = ref<Edge | null>()
+
+const isChosen = computed(() => surrounding.pieceId === props.piece.id)
+const doubts = computed(() => pieceDoubts(openSite.site!, props.piece))
+
+/** What it holds, in a few words. */
+const about = computed(() => {
+  const { piece } = props
+  switch (piece.kind) {
+    case 'menu':
+      return `${menuOf(surrounding.surround, piece.menu)?.name ?? 'gone'}, ${piece.shape}`
+    case 'links':
+      return piece.links.map(({ label }) => label).join(', ')
+    case 'columns':
+      return piece.columns.map(({ heading }) => heading).join(', ')
+    case 'text':
+      return piece.text
+    case 'contact':
+    case 'address':
+      return piece.lines
+    case 'copyright':
+      return piece.holder
+    default:
+      return ''
+  }
+})
+
+/** Keys that move a piece about; each has a button in the details. */
+function press(event: KeyboardEvent): void {
+  const { id } = props.piece
+  surrounding.pieceId = id
+  if (event.altKey && event.key === 'ArrowUp') surrounding.step(id, 'up')
+  else if (event.altKey && event.key === 'ArrowDown') surrounding.step(id, 'down')
+  else if (event.altKey && (event.key === 'ArrowRight' || event.key === 'ArrowLeft'))
+    surrounding.move({ piece: id, place: props.place, at: props.at, beside: event.key === 'ArrowRight' })
+  else if (event.key === 'Delete') surrounding.remove(id)
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+  // In another row it is drawn anew.
+  void nextTick(() => document.querySelector<HTMLElement>(`[data-piece="${surrounding.pieceId}"]`)?.focus())
+}
+
+let cleanup: (() => void) | undefined
+onMounted(() => {
+  cleanup = combine(
+    draggable({ element: element.value!, getInitialData: () => ({ piece: props.piece.id }) }),
+    dropTargetForElements({
+      element: element.value!,
+      canDrop: ({ source }) => source.data['piece'] !== undefined && source.data['piece'] !== props.piece.id,
+      getData: ({ input, element: over }) =>
+        attachClosestEdge(
+          { place: props.place, beforePiece: props.piece.id },
+          { input, element: over, allowedEdges: ['top', 'bottom', 'right'] },
+        ),
+      onDrag: ({ self }) => (edge.value = extractClosestEdge(self.data)),
+      onDragLeave: () => (edge.value = null),
+      onDrop: () => (edge.value = null),
+    }),
+  )
+})
+onBeforeUnmount(() => cleanup?.())
+</script>
+
+<template>
+  <button
+    ref="element"
+    type="button"
+    class="chip"
+    :class="[edge && `edge-${edge}`, { chosen: isChosen }]"
+    :aria-pressed="isChosen"
+    :data-piece="piece.id"
+    @click="surrounding.pieceId = piece.id"
+    @keydown="press"
+  >
+    <b>{{ PIECE_NAMES[piece.kind] }}</b>
+    <span v-if="about" class="quiet about">{{ about }}</span>
+    <IconAlertTriangle
+      v-if="doubts.length > 0"
+      :size="15"
+      class="doubt"
+      role="img"
+      :aria-label="doubts.length === 1 ? '1 doubt' : `${doubts.length} doubts`"
+    />
+  </button>
+</template>
+
+<style scoped>
+.chip {
+  display: flex;
+  flex: 1 1 0;
+  align-items: center;
+  gap: 8px;
+  min-width: 0;
+  height: 27px;
+  padding: 0 9px;
+  overflow: hidden;
+  color: inherit;
+  background: var(--card);
+  border: 1px solid #bdb79f;
+  border-radius: 3px;
+  font: inherit;
+  text-align: left;
+  white-space: nowrap;
+  cursor: pointer;
+}
+
+.chip:hover {
+  border-color: var(--pine);
+}
+
+.chosen {
+  background: var(--here);
+  border-color: var(--ochre);
+  box-shadow: inset 4px 0 0 var(--ochre);
+}
+
+.about {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+
+.chosen .about {
+  color: var(--ink);
+}
+
+b {
+  font-weight: 600;
+}
+
+.doubt {
+  flex: none;
+  margin-left: auto;
+  color: var(--brick);
+}
+
+.edge-top {
+  box-shadow: 0 -3px 0 var(--pine);
+}
+
+.edge-bottom {
+  box-shadow: 0 3px 0 var(--pine);
+}
+
+.edge-right {
+  box-shadow: 3px 0 0 var(--pine);
+}
+</style>

@@ -1,0 +1,240 @@
+<script setup lang="ts">
+import { addressesOf } from '@viatica/core/address/addresses.ts'
+import { freeHeadingId, headingsOf, withHeadingId } from '@viatica/core/content/headings.ts'
+import { pointerFor } from '@viatica/core/content/ownLinks.ts'
+import { type EntryId, labelOf, type PageEntry } from '@viatica/core/plan/entry.ts'
+import { newPage } from '@viatica/core/plan/newEntry.ts'
+import { childrenOf } from '@viatica/core/plan/plan.ts'
+import { filesByPath } from '@viatica/core/plan/site.ts'
+import { soundFileName } from '@viatica/core/standard/fileName.ts'
+import { isAllowedTarget, likelyTarget } from '@viatica/core/standard/target.ts'
+import { Button, Input } from 'ant-design-vue'
+import { computed, onMounted, ref, shallowRef, useId, watch } from 'vue'
+import ModalDialog from '../../parts/ModalDialog.vue'
+import { useOpenSite } from '../../stores/openSite.ts'
+import { useWriting } from '../../stores/writing.ts'
+import { siteWork } from '../../workers/siteWork.ts'
+import type { Insertion } from './insertion.ts'
+
+/** Finds where a link shall lead: pages and their headings, files, addresses elsewhere, a page that is still to be made. */
+const props = defineProps<{ selected: string }>()
+const emit = defineEmits<{ close: []; pick: [Insertion] }>()
+
+/** One place that a link can lead to. */
+interface Choice {
+  readonly key: string
+  readonly label: string
+  readonly detail: string
+  readonly isHeading?: boolean
+  /** Does what is needed for the place to be there. @returns the address to write */
+  readonly reach: () => string | undefined
+}
+
+const MOST_PAGES = 12
+const MOST_FILES = 6
+
+const openSite = useOpenSite()
+const writing = useWriting()
+const id = useId()
+const typed = ref(props.selected.trim())
+const active = ref(0)
+const field = ref<{ focus(): void }>()
+const found = shallowRef<readonly EntryId[]>([])
+
+const site = computed(() => openSite.site!)
+const words = computed(() => typed.value.trim())
+
+watch(
+  words,
+  async (now) => {
+    active.value = 0
+    const hits = now === '' ? [] : await siteWork.search(now)
+    if (now === words.value) found.value = hits.map(({ entry }) => entry)
+  },
+  { immediate: true },
+)
+
+const pageAt = (page: EntryId) => {
+  const entry = site.value.plan.entries.get(page)
+  return entry?.kind === 'page' ? entry : undefined
+}
+
+/** The headings of a page; one without an id is given one when it is chosen. */
+function headingChoices(page: PageEntry): Choice[] {
+  return headingsOf(page.body.html).flatMap(({ text, id: known }, at): Choice[] =>
+    text === ''
+      ? []
+      : [
+          {
+            key: `${page.id}#${at}`,
+            label: text,
+            detail: known ? `#${known}` : 'gets an id',
+            isHeading: true,
+            reach: () => reachHeading(page, at, text, known),
+          },
+        ],
+  )
+}
+
+function reachHeading(page: PageEntry, at: number, text: string, known: string): string | undefined {
+  if (known) return `entry:${page.id}#${known}`
+  const heading = freeHeadingId(page.body.html, soundFileName(text, '-'))
+  const html = withHeadingId(page.body.html, at, heading)
+  // The text that is being written is the editor's: it takes the id from there.
+  if (page.id === writing.page?.id)
+    return ((openSite.notice = 'Give this heading an id in the source first.'), undefined)
+  const value = { ...page.body, html }
+  const isMade = openSite.makeOrTell({ kind: 'setEntry', entry: page.id, field: 'body', value })
+  return isMade ? `entry:${page.id}#${heading}` : undefined
+}
+
+/** Makes a page that is planned under the one that is written. */
+function plan(): string | undefined {
+  const parent = writing.page!.id
+  const page = crypto.randomUUID()
+  const place = childrenOf(site.value.plan, parent).length
+  const branches = [{ ...newPage(page, words.value, { state: 'planned' }), entries: [] }]
+  return openSite.makeOrTell({ kind: 'add', parent, place, branches }) ? `entry:${page}` : undefined
+}
+
+const choices = computed<Choice[]>(() => {
+  const { paths } = addressesOf(site.value)
+  const wanted = words.value.toLowerCase()
+  const pages = found.value.flatMap((page) => pageAt(page) ?? []).slice(0, MOST_PAGES)
+  const own = writing.page ? pointerFor(site.value, writing.page.id, words.value) : undefined
+  const target = likelyTarget(words.value)
+  const all: Choice[] = []
+  if (own) all.push({ key: 'own', label: words.value, detail: 'this path of the site', reach: () => own })
+  else if (isAllowedTarget(target))
+    all.push({ key: 'elsewhere', label: target, detail: 'leaves the site', reach: () => target })
+  pages.forEach((page, at) => {
+    all.push({
+      key: page.id,
+      label: labelOf(page),
+      detail: paths.get(page.id)!,
+      reach: () => `entry:${page.id}`,
+    })
+    if (at < 3) all.push(...headingChoices(page))
+  })
+  for (const { id: file, path } of filesByPath(site.value)
+    .filter((one) => matches(one.path, wanted))
+    .slice(0, MOST_FILES))
+    all.push({
+      key: `file ${file}`,
+      label: path,
+      detail: 'file of the site',
+      reach: () => `site-file:${file}`,
+    })
+  if (words.value !== '' && !isAllowedTarget(target) && !own)
+    all.push({ key: 'new', label: words.value, detail: 'a new page, planned under this one', reach: plan })
+  return all
+})
+
+function matches(path: string, wanted: string): boolean {
+  return wanted !== '' && path.toLowerCase().includes(wanted)
+}
+
+function take(choice: Choice | undefined): void {
+  const href = choice?.reach()
+  if (choice && href !== undefined) emit('pick', { href, text: props.selected || choice.label })
+}
+
+function press(event: KeyboardEvent): void {
+  const by = { ArrowDown: 1, ArrowUp: -1 }[event.key]
+  if (by !== undefined) {
+    event.preventDefault()
+    const count = choices.value.length
+    if (count > 0) active.value = (active.value + by + count) % count
+    document.getElementById(`${id}-${active.value}`)?.scrollIntoView({ block: 'nearest' })
+  } else if (event.key === 'Enter') {
+    event.preventDefault()
+    take(choices.value[active.value])
+  }
+}
+
+onMounted(() => field.value?.focus())
+</script>
+
+<template>
+  <ModalDialog open title="Where the link leads" @close="emit('close')">
+    <label class="field-label" :for="id">A page, a heading, a file, or an address</label>
+    <Input
+      :id="id"
+      ref="field"
+      v-model:value="typed"
+      autocomplete="off"
+      role="combobox"
+      aria-autocomplete="list"
+      :aria-expanded="choices.length > 0"
+      :aria-controls="`${id}-list`"
+      :aria-activedescendant="choices.length > 0 ? `${id}-${active}` : undefined"
+      @keydown="press"
+    />
+    <ul v-show="choices.length > 0" :id="`${id}-list`" role="listbox" aria-label="Places that it can lead to">
+      <li
+        v-for="(choice, at) in choices"
+        :id="`${id}-${at}`"
+        :key="choice.key"
+        role="option"
+        :aria-selected="at === active"
+        :class="{ active: at === active, heading: choice.isHeading }"
+        @click="take(choice)"
+        @mousemove="active = at"
+      >
+        <span class="label">{{ choice.label }}</span>
+        <span class="detail">{{ choice.detail }}</span>
+      </li>
+    </ul>
+    <p v-if="choices.length === 0" class="quiet">
+      Type some of a title, a path, or an address such as www.example.org.
+    </p>
+    <template #buttons>
+      <Button @click="emit('close')">Leave it</Button>
+      <Button type="primary" :disabled="choices.length === 0" @click="take(choices[active])">Link</Button>
+    </template>
+  </ModalDialog>
+</template>
+
+<style scoped>
+ul {
+  max-height: 320px;
+  margin: 6px 0 0;
+  padding: 0;
+  overflow-y: auto;
+  border: 1px solid var(--rule);
+  list-style: none;
+}
+
+li {
+  display: flex;
+  gap: 12px;
+  justify-content: space-between;
+  padding: 4px 10px;
+  cursor: pointer;
+}
+
+.active {
+  background: #d5e3da;
+}
+
+.heading {
+  padding-left: 28px;
+}
+
+.detail {
+  flex: none;
+  max-width: 55%;
+  overflow: hidden;
+  color: var(--slate);
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.active .detail {
+  color: var(--ink);
+}
+
+.label {
+  overflow-wrap: anywhere;
+}
+</style>

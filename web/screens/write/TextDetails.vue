@@ -1,0 +1,221 @@
+<script setup lang="ts">
+import { IconAlertTriangle } from '@tabler/icons-vue'
+import { headingsOf, shiftHeadings } from '@viatica/core/content/headings.ts'
+import { linksInto } from '@viatica/core/content/linksOfPage.ts'
+import { countWords } from '@viatica/core/figures/words.ts'
+import { firstHeading } from '@viatica/core/navigate/title.ts'
+import type { EntryField, PageEntry } from '@viatica/core/plan/entry.ts'
+import type { SetEntry } from '@viatica/core/plan/change/change.ts'
+import { Button } from 'ant-design-vue'
+import { computed, ref } from 'vue'
+import SavedText from '../../parts/SavedText.vue'
+import { useChosen } from '../../stores/chosen.ts'
+import { useOpenSite } from '../../stores/openSite.ts'
+import { useWriting } from '../../stores/writing.ts'
+
+/** What stands beside the text: its headings, what the page is called, its words, the links that come in. */
+const props = defineProps<{ page: PageEntry }>()
+const emit = defineEmits<{ show: [at: number, start: number] }>()
+
+const openSite = useOpenSite()
+const chosen = useChosen()
+const writing = useWriting()
+
+const headings = computed(() => headingsOf(writing.text))
+const hasOwnFirst = computed(() => headings.value.some(({ level }) => level === 1))
+const words = computed(() => countWords(writing.text, openSite.site!.settings.language))
+const linksIn = computed(() => linksInto(openSite.site!, props.page.id))
+
+/** The headings that are moved together, by their places; none while nothing is chosen. */
+const range = ref<readonly [number, number]>()
+
+function chooseHeading(at: number, event: MouseEvent | KeyboardEvent): void {
+  if (event.shiftKey && range.value) {
+    const [first] = range.value
+    range.value = [Math.min(first, at), Math.max(first, at)]
+    return
+  }
+  range.value = [at, at]
+  emit('show', at, headings.value[at]!.start)
+}
+
+const isInRange = (at: number) => range.value !== undefined && at >= range.value[0] && at <= range.value[1]
+
+/** Moves the chosen headings, or all, by a level; the editor shows the text anew. */
+function shift(by: -1 | 1): void {
+  const [from, to] = range.value ?? [0, headings.value.length - 1]
+  const html = shiftHeadings(writing.text, from, to, by)
+  if (html === writing.text) return
+  writing.replace(html)
+}
+
+/** Search engines show about so many characters (common practice). */
+const TITLE_SHOWN = 60
+const DESCRIPTION_SHOWN = 160
+
+/** Other pages with the same text in a field. */
+function sameElsewhere(field: 'title' | 'description'): PageEntry[] {
+  const text = props.page[field].trim().toLowerCase()
+  if (text === '') return []
+  return [...openSite.site!.plan.entries.values()].filter(
+    (entry): entry is PageEntry =>
+      entry.kind === 'page' && entry.id !== props.page.id && entry[field].trim().toLowerCase() === text,
+  )
+}
+const sameTitle = computed(() => sameElsewhere('title'))
+const sameDescription = computed(() => sameElsewhere('description'))
+
+const id = props.page.id
+const setter = (field: EntryField) => (value: string) =>
+  openSite.make({ kind: 'setEntry', entry: id, field, value } as SetEntry)
+</script>
+
+<template>
+  <div>
+    <h2>Headings</h2>
+    <ol class="headings" aria-label="Headings">
+      <li v-if="!hasOwnFirst" class="own">{{ firstHeading(page) }} <small>from the title</small></li>
+      <li
+        v-for="(heading, at) in headings"
+        :key="at"
+        :style="{ paddingLeft: `${(heading.level - 1) * 12}px` }"
+      >
+        <button
+          type="button"
+          :class="{ chosen: isInRange(at) }"
+          :aria-pressed="isInRange(at)"
+          @click="chooseHeading(at, $event)"
+        >
+          <span class="level">{{ heading.level }}</span> {{ heading.text || 'no text' }}
+          <span v-if="heading.doubt" class="doubt">
+            <IconAlertTriangle :size="13" aria-hidden="true" /> {{ heading.doubt }}
+          </span>
+        </button>
+      </li>
+    </ol>
+    <p v-if="headings.length === 0" class="quiet">No headings in the text yet.</p>
+    <div v-else class="shift">
+      <Button size="small" @click="shift(-1)">Promote</Button>
+      <Button size="small" @click="shift(1)">Demote</Button>
+      <span class="quiet">{{ range ? 'the chosen; Shift adds up to another' : 'all' }}</span>
+    </div>
+
+    <h2>The page</h2>
+    <SavedText label="Title" :value="page.title" :save="setter('title')">
+      <template #hint>
+        {{ page.title.length }} characters{{
+          page.title.length > TITLE_SHOWN ? `, of which search engines show about ${TITLE_SHOWN}` : ''
+        }}<span v-if="sameTitle.length > 0" class="doubt"
+          >; “{{ sameTitle[0]!.title }}” is the title of another page too</span
+        >
+      </template>
+    </SavedText>
+    <SavedText
+      label="First heading"
+      placeholder="same as the title"
+      :value="page.heading"
+      :save="setter('heading')"
+    />
+    <SavedText
+      label="Description for search engines"
+      :rows="3"
+      :value="page.description"
+      :save="setter('description')"
+    >
+      <template #hint>
+        {{ page.description.length }} characters{{
+          page.description.length > DESCRIPTION_SHOWN
+            ? `, of which about ${DESCRIPTION_SHOWN} are shown`
+            : ''
+        }}<span v-if="sameDescription.length > 0" class="doubt"
+          >; the same as that of “{{ sameDescription[0]!.title }}”</span
+        >
+      </template>
+    </SavedText>
+    <p class="quiet">
+      {{ words }} words<template v-if="page.body.changed">, last changed {{ page.body.changed }}</template>
+    </p>
+
+    <h2>Links that come in</h2>
+    <ul v-if="linksIn.length > 0" class="links">
+      <li v-for="link in linksIn" :key="link.from">
+        <button type="button" class="link-button" @click="chosen.choose(link.from)">{{ link.label }}</button>
+        <span v-if="link.count > 1" class="quiet"> ×{{ link.count }}</span>
+        <code v-for="fragment in link.fragments" :key="fragment" class="path"> #{{ fragment }}</code>
+      </li>
+    </ul>
+    <p v-else class="quiet">No text links here; menus may.</p>
+  </div>
+</template>
+
+<style scoped>
+h2 {
+  margin: 16px 0 8px;
+  padding-bottom: 3px;
+  border-bottom: 2px solid var(--pine);
+  font-size: 16px;
+}
+
+h2:first-child {
+  margin-top: 0;
+}
+
+ol,
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.links {
+  line-height: 1.6;
+}
+
+.own {
+  padding: 2px 6px;
+  font-weight: 600;
+}
+
+.own small {
+  color: var(--slate);
+  font-weight: 400;
+}
+
+.headings button {
+  width: 100%;
+  padding: 2px 6px;
+  color: inherit;
+  background: none;
+  border: 0;
+  border-left: 3px solid transparent;
+  font: inherit;
+  text-align: left;
+  cursor: pointer;
+}
+
+.headings button:hover {
+  background: rgb(29 43 42 / 5%);
+}
+
+.headings .chosen {
+  background: #e2ece4;
+  border-left-color: var(--pine);
+}
+
+.level {
+  color: var(--slate);
+  font-size: 12px;
+}
+
+.doubt {
+  color: var(--brick);
+  font-size: 13px;
+}
+
+.shift {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  margin-top: 6px;
+}
+</style>

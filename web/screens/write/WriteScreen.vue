@@ -1,0 +1,254 @@
+<script setup lang="ts">
+import { IconLayoutBottombarCollapse, IconLink, IconMarkdown, IconPhoto } from '@tabler/icons-vue'
+import { InputFault } from '@viatica/core/formats/inputFault.ts'
+import { readMarkdown } from '@viatica/core/formats/markdown.ts'
+import { escapeAttribute, escapeText } from '@viatica/core/render/escape.ts'
+import type { SingleChange } from '@viatica/core/plan/change/change.ts'
+import { newPage } from '@viatica/core/plan/newEntry.ts'
+import { childrenOf } from '@viatica/core/plan/plan.ts'
+import { Button } from 'ant-design-vue'
+import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import LivePage from '../../parts/LivePage.vue'
+import ViewNav from '../../parts/ViewNav.vue'
+import WidthChoice from '../../parts/WidthChoice.vue'
+import { useOpenSite } from '../../stores/openSite.ts'
+import { useWriting } from '../../stores/writing.ts'
+import StopLayout from '../site/StopLayout.vue'
+import type { Insertion } from './insertion.ts'
+import LinkDialog from './LinkDialog.vue'
+import PictureDialog from './PictureDialog.vue'
+import SourceEditor from './source/SourceEditor.vue'
+import TextDetails from './TextDetails.vue'
+import VisualEditor from './visual/VisualEditor.vue'
+
+const VIEWS = [
+  { name: '', label: 'As it reads' },
+  { name: 'source', label: 'As source' },
+]
+
+const route = useRoute()
+const openSite = useOpenSite()
+const writing = useWriting()
+const view = computed(() => (route.params['view'] === 'source' ? 'source' : ''))
+const width = ref(1280)
+const showsPage = ref(true)
+
+const sourceEditor = ref<InstanceType<typeof SourceEditor>>()
+const visualEditor = ref<InstanceType<typeof VisualEditor>>()
+const asked = ref<'link' | 'picture'>()
+const selected = ref('')
+
+function ask(what: 'link' | 'picture'): void {
+  selected.value = (sourceEditor.value ?? visualEditor.value)?.selected() ?? ''
+  asked.value = what
+}
+
+function take(insertion: Insertion): void {
+  asked.value = undefined
+  visualEditor.value?.insert(insertion)
+  const { href, text = '', html } = insertion
+  sourceEditor.value?.insert(
+    (marked) => html ?? `<a href="${escapeAttribute(href!)}">${marked || escapeText(text)}</a>`,
+  )
+}
+
+/** Brings a heading into sight, in whichever way the text is written. */
+function show(at: number, start: number): void {
+  sourceEditor.value?.show(start)
+  visualEditor.value?.show(at)
+}
+
+function press(event: KeyboardEvent): void {
+  if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'k') return
+  event.preventDefault()
+  ask('link')
+}
+
+const chooser = ref<HTMLInputElement>()
+
+/** Reads files in Markdown: one takes the place of the text, several become pages under this one. */
+async function takeMarkdown(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const files = [...(input.files ?? [])]
+  input.value = ''
+  const page = writing.page
+  if (files.length === 0 || !page) return
+  try {
+    const read = await Promise.all(
+      files.map(async (file) => ({
+        name: file.name.replace(/\.\w+$/, ''),
+        ...readMarkdown(await textOf(file)),
+      })),
+    )
+    if (read.length === 1) return writing.replace(read[0]!.html)
+    const first = childrenOf(openSite.site!.plan, page.id).length
+    const changes = read.map(({ name, title, html }, at): SingleChange => {
+      const body = { html, changed: new Date().toISOString().slice(0, 10) }
+      const branch = { ...newPage(crypto.randomUUID(), title || name, { state: 'draft' }), body, entries: [] }
+      return { kind: 'add', parent: page.id, place: first + at, branches: [branch] }
+    })
+    openSite.makeOrTell({
+      kind: 'batch',
+      words: `${read.length} pages brought in under “${page.title}”`,
+      changes,
+    })
+  } catch (error) {
+    if (!(error instanceof InputFault)) throw error
+    openSite.notice = `${error.message} Nothing was changed.`
+  }
+}
+
+/** @throws InputFault naming the file that is no text in UTF-8 */
+async function textOf(file: File): Promise<string> {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(await file.arrayBuffer())
+  } catch {
+    throw new InputFault(`${file.name} is not text in UTF-8.`)
+  }
+}
+
+// What was typed last is on its way before the frame asks whether all is saved.
+onMounted(() => window.addEventListener('beforeunload', writing.saveNow))
+onBeforeUnmount(() => {
+  window.removeEventListener('beforeunload', writing.saveNow)
+  writing.saveNow()
+})
+</script>
+
+<template>
+  <StopLayout details-label="Beside the text" :has-details="writing.page !== undefined">
+    <h1 class="unseen">Write: {{ writing.page?.title ?? 'nothing chosen' }}</h1>
+    <div v-if="writing.page" class="writing" @keydown="press" @focusout="writing.saveNow">
+      <div class="bar">
+        <ViewNav label="Ways to write" stop="write" :views="VIEWS" :shown="view" />
+        <span class="page-title">{{ writing.page.title }}</span>
+        <template v-if="view === 'source'">
+          <button
+            type="button"
+            class="plain-button"
+            title="Link (Ctrl+K)"
+            aria-label="Link"
+            @click="ask('link')"
+          >
+            <IconLink :size="18" aria-hidden="true" />
+          </button>
+          <button
+            type="button"
+            class="plain-button"
+            title="Picture"
+            aria-label="Picture"
+            @click="ask('picture')"
+          >
+            <IconPhoto :size="18" aria-hidden="true" />
+          </button>
+        </template>
+        <button
+          type="button"
+          class="plain-button"
+          title="Bring in Markdown: one file takes the place of this text, several become pages under it"
+          aria-label="Bring in Markdown"
+          @click="chooser?.click()"
+        >
+          <IconMarkdown :size="19" aria-hidden="true" />
+        </button>
+        <input
+          ref="chooser"
+          type="file"
+          multiple
+          hidden
+          accept=".md,.markdown,.txt"
+          aria-label="Files in Markdown"
+          @change="takeMarkdown"
+        />
+        <button
+          type="button"
+          class="plain-button"
+          title="The page below the text"
+          aria-label="The page below the text"
+          :aria-pressed="showsPage"
+          @click="showsPage = !showsPage"
+        >
+          <IconLayoutBottombarCollapse :size="18" aria-hidden="true" />
+        </button>
+        <WidthChoice v-if="showsPage" v-model="width" />
+      </div>
+      <div v-if="writing.theirs !== undefined" class="conflict" role="alert">
+        <p>
+          Another window changed this text while you wrote. Yours is kept here and not saved yet; the other is
+          in the history either way.
+        </p>
+        <Button size="small" @click="writing.settle('mine')">Save mine over it</Button>
+        <Button size="small" @click="writing.settle('theirs')">Take the other</Button>
+      </div>
+      <p v-if="writing.fault" class="field-fault" role="alert">Not saved: {{ writing.fault }}</p>
+      <SourceEditor v-if="view === 'source'" ref="sourceEditor" class="editor" />
+      <VisualEditor v-else ref="visualEditor" class="editor" @link="ask('link')" @picture="ask('picture')" />
+      <LivePage v-if="showsPage" :page="writing.page.id" :width="width" class="page" />
+      <LinkDialog v-if="asked === 'link'" :selected="selected" @pick="take" @close="asked = undefined" />
+      <PictureDialog v-if="asked === 'picture'" @pick="take" @close="asked = undefined" />
+    </div>
+    <p v-else class="none">Only a page has main content. Choose one in the outline.</p>
+    <template #details>
+      <TextDetails v-if="writing.page" :key="writing.page.id" :page="writing.page" @show="show" />
+    </template>
+  </StopLayout>
+</template>
+
+<style scoped>
+.writing {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+  gap: 8px;
+  min-height: 0;
+}
+
+.bar {
+  display: flex;
+  flex: none;
+  align-items: center;
+  gap: 4px;
+  min-height: 30px;
+}
+
+.page-title {
+  flex: 1;
+  min-width: 0;
+  margin-left: 12px;
+  overflow: hidden;
+  color: var(--slate);
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.conflict {
+  display: flex;
+  flex: none;
+  align-items: center;
+  gap: 8px;
+  padding: 8px 12px;
+  border: 2px solid var(--brick);
+  border-radius: 3px;
+}
+
+.conflict p {
+  flex: 1;
+  margin: 0;
+}
+
+.editor {
+  flex: 3 1 0;
+}
+
+.page {
+  flex: 2 1 0;
+  min-height: 160px;
+}
+
+.none {
+  margin: 12vh auto 0;
+  color: var(--slate);
+  font-size: 15px;
+}
+</style>

@@ -1,0 +1,202 @@
+<script setup lang="ts">
+import {
+  autocompletion,
+  closeBrackets,
+  closeBracketsKeymap,
+  completionKeymap,
+} from '@codemirror/autocomplete'
+import { defaultKeymap, history, historyKeymap, indentWithTab } from '@codemirror/commands'
+import { autoCloseTags, html } from '@codemirror/lang-html'
+import { bracketMatching, syntaxHighlighting } from '@codemirror/language'
+import { linter, lintGutter, lintKeymap, nextDiagnostic } from '@codemirror/lint'
+import { EditorState } from '@codemirror/state'
+import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view'
+import { cleanPaste } from '@viatica/core/content/cleanPaste.ts'
+import { ownLinksIn, rewritten } from '@viatica/core/content/ownLinks.ts'
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { useOpenSite } from '../../../stores/openSite.ts'
+import { useWriting } from '../../../stores/writing.ts'
+import { sourceColours } from './colours.ts'
+import { diagnosticsOf } from './htmlLint.ts'
+import { completePointer, leadingTo } from './pointers.ts'
+
+/** Main content as its source. */
+const route = useRoute()
+const openSite = useOpenSite()
+const writing = useWriting()
+const place = ref<HTMLElement>()
+let view: EditorView | undefined
+
+const siteNow = () => openSite.site!
+
+/** Typed paths that belong to a page of the site become pointers to it, once the caret has left them. */
+function pointOwnLinks(): void {
+  const page = writing.page
+  if (!view || !page) return
+  const source = view.state.doc.toString()
+  const { head } = view.state.selection.main
+  const hasFocus = view.hasFocus
+  const changes = ownLinksIn(siteNow(), page.id, source)
+    .filter(({ start, end }) => !hasFocus || head < start || head > end)
+    .map(({ start, end, text }) => ({ from: start, to: end, insert: text }))
+  if (changes.length > 0) view.dispatch({ changes })
+}
+
+let settling: ReturnType<typeof setTimeout> | undefined
+const follow = EditorView.updateListener.of((update) => {
+  if (update.docChanged) writing.type(update.state.doc.toString())
+  if (update.docChanged || update.selectionSet || update.focusChanged) {
+    clearTimeout(settling)
+    settling = setTimeout(pointOwnLinks, 600)
+  }
+})
+
+/** What comes from a word processor or a web page comes in clean; plain text as it is. */
+const pasteClean = EditorView.domEventHandlers({
+  paste(event, at) {
+    const pasted = event.clipboardData?.getData('text/html')
+    if (!pasted || !/<(p|h\d|ul|ol|table|a|b|strong|div|span)\b/i.test(pasted)) return false
+    // Out of another source, tags come as text: they are meant as they stand.
+    if (event.clipboardData?.getData('text/plain').trimStart().startsWith('<')) return false
+    event.preventDefault()
+    const clean = cleanPaste(pasted)
+    const links = writing.page ? ownLinksIn(siteNow(), writing.page.id, clean) : []
+    at.dispatch(at.state.replaceSelection(rewritten(clean, links)), { userEvent: 'input.paste' })
+    return true
+  },
+})
+
+/** One object for good: another would be asked anew each time. */
+const completing = [{ autocomplete: completePointer(siteNow) }]
+
+const extensions = [
+  lineNumbers(),
+  lintGutter(),
+  history(),
+  drawSelection(),
+  highlightActiveLine(),
+  html({ selfClosingTags: false, autoCloseTags: true }),
+  autoCloseTags,
+  bracketMatching(),
+  closeBrackets(),
+  syntaxHighlighting(sourceColours),
+  autocompletion(),
+  EditorState.languageData.of(() => completing),
+  leadingTo(siteNow),
+  linter((at) => diagnosticsOf(at.state.doc.toString()), { delay: 300 }),
+  pasteClean,
+  follow,
+  EditorView.lineWrapping,
+  EditorView.contentAttributes.of({ 'aria-label': 'Source of the main content', spellcheck: 'false' }),
+  // Tab indents; Escape before it leaves the editor, as CodeMirror has it for access.
+  keymap.of([
+    ...closeBracketsKeymap,
+    ...defaultKeymap,
+    ...historyKeymap,
+    ...completionKeymap,
+    ...lintKeymap,
+    indentWithTab,
+    { key: 'F8', run: nextDiagnostic },
+  ]),
+]
+
+const stateOf = (doc: string) => EditorState.create({ doc, extensions })
+
+onMounted(() => {
+  view = new EditorView({ parent: place.value!, state: stateOf(writing.text) })
+  view.scrollDOM.tabIndex = 0
+  const at = Number(route.query['at'])
+  if (at > 0 && at <= writing.text.length) show(at)
+})
+watch(
+  () => writing.turn,
+  () => {
+    const doc = view?.state.doc.toString()
+    if (doc !== writing.text) view?.setState(stateOf(writing.text))
+  },
+)
+// Where links lead changes with the plan.
+watch(
+  () => openSite.site,
+  () => view?.dispatch({}),
+)
+onBeforeUnmount(() => {
+  clearTimeout(settling)
+  view?.destroy()
+})
+
+/** Puts text in the place of what is selected. @param wrap given what is selected, what to write */
+function insert(wrap: (selected: string) => string): void {
+  if (!view) return
+  const { from, to } = view.state.selection.main
+  view.dispatch(view.state.replaceSelection(wrap(view.state.sliceDoc(from, to))))
+  view.focus()
+}
+
+/** Brings a place of the source into sight and puts the caret there. */
+function show(start: number): void {
+  view?.dispatch({ selection: { anchor: start }, effects: EditorView.scrollIntoView(start, { y: 'center' }) })
+  view?.focus()
+}
+
+const selected = () => {
+  const { from, to } = view!.state.selection.main
+  return view!.state.sliceDoc(from, to)
+}
+
+defineExpose({ insert, show, selected })
+</script>
+
+<template>
+  <div ref="place" class="source" />
+</template>
+
+<style scoped>
+.source {
+  min-height: 0;
+  overflow: hidden;
+  background: var(--card);
+  border: 1px solid var(--rule);
+}
+
+.source :deep(.cm-editor) {
+  height: 100%;
+}
+
+.source :deep(.cm-scroller) {
+  font: 13px/1.6 var(--mono);
+}
+
+.source :deep(.cm-gutters) {
+  color: var(--slate);
+  background: var(--paper);
+  border-right: 1px solid var(--rule);
+}
+
+.source :deep(.cm-activeLine) {
+  background: rgb(31 90 76 / 6%);
+}
+
+.source :deep(.cm-focused) {
+  outline: 2px solid var(--ink);
+  outline-offset: -2px;
+}
+
+.source :deep(.leads-to) {
+  margin: 0 4px;
+  padding: 0 4px;
+  color: var(--pine);
+  background: #e2ece4;
+  border-radius: 2px;
+  font:
+    12px Barlow,
+    system-ui,
+    sans-serif;
+}
+
+.source :deep(.dead) {
+  color: var(--brick);
+  background: #f5dfd9;
+}
+</style>

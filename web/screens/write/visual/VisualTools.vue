@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import {
+  IconBlockquote,
+  IconBold,
+  IconCode,
+  IconCornerDownLeft,
+  IconItalic,
+  IconLink,
+  IconList,
+  IconListNumbers,
+  IconMinus,
+  IconPhoto,
+  IconTable,
+} from '@tabler/icons-vue'
+import type { Editor } from '@tiptap/core'
+import { type Component, computed } from 'vue'
+
+/** What can be done to the text at the caret. */
+const props = defineProps<{
+  editor: Editor
+  /** Counts up with every step of the editor. */
+  tick: number
+}>()
+const emit = defineEmits<{ link: []; picture: [] }>()
+
+const BLOCKS = [
+  { value: 'paragraph', label: 'Paragraph' },
+  ...[2, 3, 4, 5, 6].map((level) => ({ value: `h${level}`, label: `Heading ${level}` })),
+  { value: 'codeBlock', label: 'Code' },
+]
+
+const block = computed(() => {
+  if (props.tick < 0) return ''
+  if (props.editor.isActive('codeBlock')) return 'codeBlock'
+  const level = [1, 2, 3, 4, 5, 6].find((one) => props.editor.isActive('heading', { level: one }))
+  return level ? `h${level}` : 'paragraph'
+})
+
+function setBlock(event: Event): void {
+  const { value } = event.target as HTMLSelectElement
+  const chain = props.editor.chain().focus()
+  if (value === 'codeBlock') chain.setCodeBlock().run()
+  else if (value === 'paragraph') chain.setParagraph().run()
+  else chain.setHeading({ level: Number(value.slice(1)) as 2 }).run()
+}
+
+const CELL = (type: string) => ({ type, attrs: type === 'tableHeader' ? { scope: 'col' } : {} })
+const ROW = (type: string) => ({ type: 'tableRow', content: [CELL(type), CELL(type), CELL(type)] })
+
+/** A table of three by three, the first row its head. */
+function insertTable(): void {
+  const content = [ROW('tableHeader'), ROW('tableCell'), ROW('tableCell')]
+  props.editor.chain().focus().insertContent({ type: 'table', content }).run()
+}
+
+interface Tool {
+  readonly words: string
+  readonly key?: string
+  readonly icon: Component
+  /** The mark or node whose presence at the caret presses the button. */
+  readonly of?: string
+  readonly run: () => void
+}
+
+const chain = () => props.editor.chain().focus()
+const TOOLS: readonly Tool[] = [
+  { words: 'Strong', key: 'Ctrl+B', icon: IconBold, of: 'bold', run: () => chain().toggleBold().run() },
+  {
+    words: 'Emphasis',
+    key: 'Ctrl+I',
+    icon: IconItalic,
+    of: 'italic',
+    run: () => chain().toggleItalic().run(),
+  },
+  { words: 'Code', key: 'Ctrl+E', icon: IconCode, of: 'code', run: () => chain().toggleCode().run() },
+  { words: 'Link', key: 'Ctrl+K', icon: IconLink, of: 'link', run: () => emit('link') },
+  { words: 'Picture', icon: IconPhoto, run: () => emit('picture') },
+  { words: 'List', icon: IconList, of: 'bulletList', run: () => chain().toggleBulletList().run() },
+  {
+    words: 'Numbered list',
+    icon: IconListNumbers,
+    of: 'orderedList',
+    run: () => chain().toggleOrderedList().run(),
+  },
+  { words: 'Quotation', icon: IconBlockquote, of: 'blockquote', run: () => chain().toggleBlockquote().run() },
+  { words: 'Table', icon: IconTable, of: 'table', run: insertTable },
+  {
+    words: 'Line break',
+    key: 'Shift+Enter',
+    icon: IconCornerDownLeft,
+    run: () => chain().setHardBreak().run(),
+  },
+  { words: 'Rule', icon: IconMinus, run: () => chain().setHorizontalRule().run() },
+]
+const isOn = ({ of }: Tool) => (of === undefined ? undefined : props.tick >= 0 && props.editor.isActive(of))
+</script>
+
+<template>
+  <div class="tools" role="toolbar" aria-label="What the text is">
+    <select aria-label="Kind of block" :value="block" @change="setBlock">
+      <option v-for="one in BLOCKS" :key="one.value" :value="one.value">{{ one.label }}</option>
+      <option v-if="block === 'h1'" value="h1">Heading 1</option>
+    </select>
+    <button
+      v-for="tool in TOOLS"
+      :key="tool.words"
+      type="button"
+      class="plain-button"
+      :class="{ on: isOn(tool) }"
+      :title="tool.key ? `${tool.words} (${tool.key})` : tool.words"
+      :aria-label="tool.words"
+      :aria-pressed="isOn(tool)"
+      @click="tool.run"
+    >
+      <component :is="tool.icon" :size="18" aria-hidden="true" />
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  flex: none;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 2px;
+  padding: 4px 8px;
+  border-bottom: 1px solid var(--rule);
+}
+
+select {
+  height: 28px;
+  margin-right: 6px;
+  padding: 0 4px;
+  color: inherit;
+  background: #fff;
+  border: 1px solid #bdb79f;
+  border-radius: 3px;
+  font: inherit;
+}
+
+.on {
+  background: #d5e3da;
+  border-color: var(--pine);
+}
+</style>

@@ -1,0 +1,133 @@
+import type { Severity } from '@viatica/core/check/rule.ts'
+import { SEVERITIES } from '@viatica/core/check/rule.ts'
+import { ruleOf } from '@viatica/core/check/rules.ts'
+import type { Batch } from '@viatica/core/plan/change/change.ts'
+import type { EntryId } from '@viatica/core/plan/entry.ts'
+import { proxy } from 'comlink'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { ShownFinding } from '../workers/siteWorker.ts'
+import { siteWork } from '../workers/siteWork.ts'
+import { useOpenSite } from './openSite.ts'
+import { useRipple } from './ripple.ts'
+
+/** An edit is checked when the typing pauses. */
+const PAUSE_MS = 700
+
+/** The page that a finding is on; undefined for one that is on all. */
+export function entryOf({ place }: Pick<ShownFinding, 'place'>): EntryId | undefined {
+  return place.in === 'entry' || place.in === 'content' ? place.entry : undefined
+}
+
+/** What the rules find on the open site, kept up as it is edited. */
+export const useProof = defineStore('proof', () => {
+  const openSite = useOpenSite()
+  const ripple = useRipple()
+  /** All findings, those that were set aside too; undefined before the first check. */
+  const all = shallowRef<readonly ShownFinding[]>()
+  /** How many rules are done, of how many, while a check goes on. */
+  const progress = ref<readonly [number, number]>()
+  const chosenKey = ref('')
+  let waiting: ReturnType<typeof setTimeout> | undefined
+
+  const reasons = computed(
+    () => new Map((openSite.site?.settings.setAside ?? []).map(({ key, reason }) => [key, reason])),
+  )
+  const findings = computed(() => (all.value ?? []).filter(({ key }) => !reasons.value.has(key)))
+  /** Findings that were set aside, and whose place is as it was. */
+  const aside = computed(() => (all.value ?? []).filter(({ key }) => reasons.value.has(key)))
+
+  const counts = computed(() => {
+    const count: Record<Severity, number> = { fault: 0, doubt: 0, hint: 0 }
+    for (const { rule } of findings.value) count[ruleOf(rule).severity]++
+    return count
+  })
+  /** How many faults and doubts each entry has. */
+  const byEntry = computed(() => {
+    const count = new Map<EntryId, number>()
+    for (const finding of findings.value) {
+      const entry = entryOf(finding)
+      if (entry !== undefined && ruleOf(finding.rule).severity !== 'hint')
+        count.set(entry, (count.get(entry) ?? 0) + 1)
+    }
+    return count
+  })
+
+  async function check(): Promise<void> {
+    const checked = openSite.id
+    // How far it is comes on a way of its own, and may come after the answer.
+    let isOver = false
+    const answer = await siteWork.check(
+      proxy((done: number, total: number) => {
+        if (!isOver) progress.value = [done, total]
+      }),
+    )
+    isOver = true
+    // Another check has taken its place, or another site.
+    if (answer === undefined || checked !== openSite.id) return
+    progress.value = undefined
+    all.value = answer
+  }
+
+  function stop(): void {
+    progress.value = undefined
+    void siteWork.stopChecking()
+  }
+
+  watch(
+    () => openSite.id,
+    () => (all.value = undefined),
+  )
+  watch(
+    () => openSite.site,
+    (site) => {
+      clearTimeout(waiting)
+      if (site) waiting = setTimeout(() => void check(), PAUSE_MS)
+    },
+    { immediate: true },
+  )
+
+  /** Sets findings aside, with why; or takes back that they were. */
+  function setAside(keys: readonly string[], reason: string | undefined): string | undefined {
+    const others = openSite.site!.settings.setAside.filter(({ key }) => !keys.includes(key))
+    const value = reason === undefined ? others : [...others, ...keys.map((key) => ({ key, reason }))]
+    return openSite.make({ kind: 'setSite', field: 'setAside', value })
+  }
+
+  /** The change that mends findings; undefined where none of them has a mend. */
+  async function mending(mended: readonly ShownFinding[]): Promise<Batch | undefined> {
+    const { changes, count } = await siteWork.mends(mended.map(({ key }) => key))
+    if (changes.length === 0) return undefined
+    const words = count === 1 ? `Mended: ${mended[0]!.words}` : `${count} findings mended`
+    return { kind: 'batch', words: words.slice(0, 500), changes }
+  }
+
+  /** Mends findings as one change, once the author has seen what that does. */
+  async function mend(mended: readonly ShownFinding[]): Promise<void> {
+    const change = await mending(mended)
+    if (!change) return
+    const foreseen = await siteWork.foresee(change)
+    if (typeof foreseen === 'string') openSite.notice = foreseen
+    else if (await ripple.ask({ title: change.words!, yes: 'Mend', isMove: false, foreseen }))
+      openSite.makeOrTell(change)
+  }
+
+  return {
+    all,
+    findings,
+    aside,
+    reasons,
+    counts,
+    byEntry,
+    progress,
+    chosenKey,
+    check,
+    stop,
+    setAside,
+    mend,
+  }
+})
+
+/** In what order findings are shown within a group. */
+export const bySeverity = (a: ShownFinding, b: ShownFinding) =>
+  SEVERITIES.indexOf(ruleOf(a.rule).severity) - SEVERITIES.indexOf(ruleOf(b.rule).severity)

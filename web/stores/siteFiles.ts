@@ -1,0 +1,235 @@
+import { pathForIncoming, pathOfReplacement } from '@viatica/core/files/incoming.ts'
+import { filesNamedBy, followMoves } from '@viatica/core/files/styleLinks.ts'
+import { fileUses, removalOf } from '@viatica/core/files/uses.ts'
+import type { SingleChange } from '@viatica/core/plan/change/change.ts'
+import type { EntryId } from '@viatica/core/plan/entry.ts'
+import { type FileKind, fileTypeOf, type SiteFile } from '@viatica/core/plan/file.ts'
+import { filesByPath } from '@viatica/core/plan/site.ts'
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { Refusal } from '../api/request.ts'
+import { sitesApi } from '../api/sites.ts'
+import { useOpenSite } from './openSite.ts'
+
+/** A file of the author's computer, with the folders that it came in. */
+export interface Incoming {
+  readonly file: File
+  /** Parted by slashes, its own name last. */
+  readonly path: string
+}
+
+/** What is being sent. */
+interface Sending {
+  readonly done: number
+  readonly total: number
+  readonly name: string
+}
+
+/** The files of the site: where each is used, and what can be done to it. */
+export const useSiteFiles = defineStore('siteFiles', () => {
+  const openSite = useOpenSite()
+  const chosenId = ref('')
+  const sending = shallowRef<Sending>()
+  /** What could not be done with which file, in words. */
+  const faults = shallowRef<readonly string[]>([])
+  let stopping: AbortController | undefined
+
+  const files = computed(() => filesByPath(openSite.site!))
+  const chosen = computed(() => openSite.site?.files.get(chosenId.value))
+  const ofKind = (kind: FileKind) => files.value.filter(({ path }) => fileTypeOf(path)?.kind === kind)
+
+  /** The texts of style sheets, by the key of their bytes. */
+  const texts = shallowRef<ReadonlyMap<string, string>>(new Map())
+
+  /** Reads the style sheets that are not known yet: what they name follows when it is renamed. */
+  async function readSheets(): Promise<void> {
+    const missing = ofKind('style').filter(({ content }) => !texts.value.has(content))
+    if (missing.length === 0) return
+    const read = await Promise.all(
+      missing.map(async ({ content }) => [content, await sitesApi.readText(content)] as const),
+    )
+    texts.value = new Map([...texts.value, ...read])
+  }
+  watch(
+    () => openSite.site?.files,
+    (now) => {
+      if (now) readSheets().catch(tellRefusal)
+    },
+    { immediate: true },
+  )
+
+  const uses = computed(() => {
+    const site = openSite.site!
+    const named = ofKind('style').map(({ id, path, content }) => {
+      const text = texts.value.get(content)
+      return [id, text === undefined ? new Set<EntryId>() : filesNamedBy(site, path, text)] as const
+    })
+    return fileUses(site, new Map(named))
+  })
+  const usesOf = (id: EntryId) => uses.value.get(id) ?? []
+
+  function tellRefusal(error: unknown): void {
+    if (!(error instanceof Refusal)) throw error
+    openSite.notice = error.message
+  }
+
+  /** The changes that let style sheets go on naming what moves, and name it from where they will stand themselves. */
+  async function sheetChanges(moved: ReadonlyMap<string, string>): Promise<SingleChange[]> {
+    const changes: SingleChange[] = []
+    for (const sheet of ofKind('style')) {
+      const text = texts.value.get(sheet.content)
+      if (text === undefined) continue
+      const to = moved.get(sheet.path) ?? sheet.path
+      const next = followMoves(text, { from: sheet.path, to }, (path) => moved.get(path) ?? path)
+      if (next === text) continue
+      const bytes = new Blob([next])
+      const content = await sitesApi.keepFile(bytes, to)
+      texts.value = new Map(texts.value).set(content, next)
+      changes.push({ kind: 'setFile', file: { ...sheet, path: to, content, size: bytes.size } })
+    }
+    return changes
+  }
+
+  /** Moves files, and lets the style sheets that name them follow, as one change. */
+  async function moveAll(moves: ReadonlyMap<EntryId, string>, words: string): Promise<void> {
+    const { files: before } = openSite.site!
+    const moved = new Map([...moves].map(([id, path]) => [before.get(id)!.path, path]))
+    const rewritten = await sheetChanges(moved)
+    const isRewritten = new Set(rewritten.map((one) => (one.kind === 'setFile' ? one.file.id : '')))
+    const plain = [...moves].flatMap(([id, path]): SingleChange[] =>
+      isRewritten.has(id) ? [] : [{ kind: 'setFile', file: { ...before.get(id)!, path } }],
+    )
+    openSite.makeOrTell({ kind: 'batch', words, changes: [...plain, ...rewritten] })
+  }
+
+  /** Gives a file another path. @returns why that is refused, in words for the author */
+  function rename(file: SiteFile, path: string): string | undefined {
+    const outcome = openSite.tryOut({ kind: 'setFile', file: { ...file, path } })
+    if (typeof outcome === 'string') return outcome
+    moveAll(new Map([[file.id, path]]), `${file.path} is now ${path}`).catch(tellRefusal)
+    return undefined
+  }
+
+  const describe = (file: SiteFile, alt: string) => openSite.make({ kind: 'setFile', file: { ...file, alt } })
+
+  /** Puts the bytes of another file in the place of one; links to it go on leading there. */
+  async function replace(file: SiteFile, next: File): Promise<void> {
+    faults.value = []
+    const path = pathOfReplacement(file.path, next.name)
+    try {
+      const content = await sitesApi.keepFile(next, path)
+      const change: SingleChange = { kind: 'setFile', file: { ...file, path, content, size: next.size } }
+      const outcome = openSite.tryOut(change)
+      if (typeof outcome === 'string') faults.value = [outcome]
+      else if (path === file.path) openSite.makeOrTell(change)
+      else {
+        const rewritten = await sheetChanges(new Map([[file.path, path]]))
+        openSite.makeOrTell({
+          kind: 'batch',
+          words: `${file.path} replaced by ${path}`,
+          changes: [change, ...rewritten],
+        })
+      }
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error
+      faults.value = [error.message]
+    }
+  }
+
+  /** Takes a file away, with what cannot be without it. */
+  function remove(file: SiteFile): void {
+    const changes = removalOf(openSite.site!, file.id)
+    const at = files.value.findIndex(({ id }) => id === file.id)
+    const next = files.value[at + 1] ?? files.value[at - 1]
+    if (
+      openSite.makeOrTell({
+        kind: 'batch',
+        words: `${file.path} removed from the files of the site`,
+        changes,
+      })
+    )
+      chosenId.value = next?.id ?? ''
+  }
+
+  /** The bytes to keep of a file that comes in: a style sheet follows those that come along under other names. */
+  async function bytesOf(
+    { file, path }: Incoming,
+    to: string,
+    arrivals: ReadonlyMap<string, string>,
+  ): Promise<Blob> {
+    if (fileTypeOf(to)?.kind !== 'style') return file
+    const text = await file.text()
+    const next = followMoves(text, { from: path, to }, (named) => arrivals.get(named))
+    return next === text ? file : new Blob([next])
+  }
+
+  /** Sends one file. @returns the change that keeps it; undefined where the site has the same file already */
+  async function send(
+    one: Incoming,
+    arrivals: ReadonlyMap<string, string>,
+  ): Promise<SingleChange | undefined> {
+    const to = arrivals.get(one.path)
+    if (to === undefined) throw new Refusal(415, `${one.path} is of a kind that a site does not hold.`)
+    const bytes = await bytesOf(one, to, arrivals)
+    const content = await sitesApi.keepFile(bytes, to, stopping?.signal)
+    const there = files.value.find(({ path }) => path === to)
+    if (there?.content === content) return undefined
+    return there
+      ? { kind: 'setFile', file: { ...there, content, size: bytes.size } }
+      : { kind: 'addFile', file: { id: crypto.randomUUID(), path: to, content, size: bytes.size, alt: '' } }
+  }
+
+  /**
+   * Takes files in, one after the other, and keeps them as one change; a file of the same path is replaced. What cannot
+   * be kept is told, and the rest goes on. @returns the ids of the files that came
+   */
+  async function takeIn(incoming: readonly Incoming[], folder: string): Promise<EntryId[]> {
+    stopping = new AbortController()
+    const arrivals = new Map(
+      incoming.flatMap(({ path }) => {
+        const to = pathForIncoming(path, folder)
+        return to === undefined ? [] : [[path, to] as const]
+      }),
+    )
+    const changes: SingleChange[] = []
+    const refused: string[] = []
+    for (const [done, one] of incoming.entries()) {
+      if (stopping.signal.aborted) break
+      sending.value = { done, total: incoming.length, name: one.path }
+      try {
+        const change = await send(one, arrivals)
+        if (change) changes.push(change)
+      } catch (error) {
+        if (!(error instanceof Refusal)) throw error
+        if (!stopping.signal.aborted) refused.push(error.message)
+      }
+    }
+    sending.value = undefined
+    faults.value = refused
+    if (changes.length === 0) return []
+    const words = changes.length === 1 ? undefined : `${changes.length} files added to the site`
+    if (!openSite.makeOrTell(changes.length === 1 ? changes[0]! : { kind: 'batch', words, changes }))
+      return []
+    const ids = changes.flatMap((one) => ('file' in one && typeof one.file === 'object' ? [one.file.id] : []))
+    chosenId.value = ids[0] ?? chosenId.value
+    return ids
+  }
+
+  const stop = () => stopping?.abort()
+
+  return {
+    chosenId,
+    chosen,
+    files,
+    faults,
+    sending,
+    ofKind,
+    usesOf,
+    rename,
+    describe,
+    replace,
+    remove,
+    takeIn,
+    stop,
+  }
+})

@@ -1,0 +1,91 @@
+import { setTimeout as wait } from 'node:timers/promises'
+import type { Change } from '@viatica/core/plan/change/change.ts'
+import { createPinia, setActivePinia } from 'pinia'
+import { FakeServer } from '../testing/fakeServer.ts'
+import { twoPages } from '../testing/twoPages.ts'
+
+/** Longer than the typing must pause to be saved. */
+const PAUSE_MS = 450
+
+async function start() {
+  const server = new FakeServer(twoPages())
+  setActivePinia(createPinia())
+  const { useOpenSite } = await import('./openSite.ts')
+  const { useChosen } = await import('./chosen.ts')
+  const { useWriting } = await import('./writing.ts')
+  const openSite = useOpenSite()
+  await openSite.open('site')
+  useChosen().choose('home')
+  const writing = useWriting()
+  await wait(0)
+  return { server, openSite, writing }
+}
+
+const html = (server: FakeServer) => {
+  const entry = server.site.plan.entries.get('home')
+  return entry?.kind === 'page' ? entry.body.html : undefined
+}
+const setBody = (text: string): Change => ({
+  kind: 'setEntry',
+  entry: 'home',
+  field: 'body',
+  value: { html: text, changed: '' },
+})
+
+test('what is typed is saved when the typing pauses, as one step to undo', async () => {
+  const { server, openSite, writing } = await start()
+  writing.type('<p>o</p>')
+  writing.type('<p>one</p>')
+  expect(html(server)).not.toBe('<p>one</p>')
+  await wait(PAUSE_MS)
+  await openSite.settle()
+  expect(html(server)).toBe('<p>one</p>')
+  expect(openSite.done).toHaveLength(1)
+})
+
+test('what another window wrote is taken where nothing of its own stands', async () => {
+  const { server, openSite, writing } = await start()
+  const turn = writing.turn
+  openSite.makeOrTell(setBody('<p>theirs</p>'))
+  await openSite.settle()
+  expect(writing.text).toBe('<p>theirs</p>')
+  expect(writing.turn).toBeGreaterThan(turn)
+  expect(html(server)).toBe('<p>theirs</p>')
+})
+
+test('of two texts over the same one, the later waits for its author and is not lost', async () => {
+  const { server, openSite, writing } = await start()
+  // The other window was faster: this one has not heard of it yet.
+  const { applyChange } = await import('@viatica/core/plan/change/apply.ts')
+  const theirs = setBody('<p>theirs</p>')
+  server.site = applyChange(server.site, theirs).site
+  server.log.push({ revision: ++server.revision, id: 'other', change: theirs })
+  writing.type('<p>mine</p>')
+  writing.saveNow()
+  await openSite.settle()
+  await wait(20)
+  expect(writing.theirs).toBe('<p>theirs</p>')
+  expect(writing.text).toBe('<p>mine</p>')
+  expect(html(server)).toBe('<p>theirs</p>')
+  writing.settle('mine')
+  await openSite.settle()
+  expect(html(server)).toBe('<p>mine</p>')
+  // What was refused is no step to take back: undo brings the other text.
+  openSite.undo()
+  await openSite.settle()
+  expect(html(server)).toBe('<p>theirs</p>')
+})
+
+test('the other text is taken when its author says so', async () => {
+  const { server, openSite, writing } = await start()
+  const { applyChange } = await import('@viatica/core/plan/change/apply.ts')
+  const theirs = setBody('<p>theirs</p>')
+  server.site = applyChange(server.site, theirs).site
+  server.log.push({ revision: ++server.revision, id: 'other', change: theirs })
+  writing.type('<p>mine</p>')
+  writing.saveNow()
+  await openSite.settle()
+  await wait(20)
+  writing.settle('theirs')
+  expect([writing.text, writing.theirs]).toEqual(['<p>theirs</p>', undefined])
+})

@@ -1,0 +1,130 @@
+import { followHeadings, renamedHeadingIds } from '@viatica/core/content/followHeadings.ts'
+import { bodyMark } from '@viatica/core/plan/bodyMark.ts'
+import { singlesOf } from '@viatica/core/plan/change/apply.ts'
+import type { SetEntry, SingleChange } from '@viatica/core/plan/change/change.ts'
+import type { EntryId, PageEntry } from '@viatica/core/plan/entry.ts'
+import { defineStore } from 'pinia'
+import { computed, ref, watch } from 'vue'
+import { useChosen } from './chosen.ts'
+import { useOpenSite } from './openSite.ts'
+
+/** Typing that pauses for this long is saved. */
+const PAUSE_MS = 400
+
+/** The main content that is being written: of the chosen page, saved as one types. */
+export const useWriting = defineStore('writing', () => {
+  const openSite = useOpenSite()
+  const chosen = useChosen()
+
+  const page = computed<PageEntry | undefined>(() =>
+    chosen.entry?.kind === 'page' ? chosen.entry : undefined,
+  )
+  /** The page that the text belongs to: what is saved late must not land on the next one. */
+  const writingFor = ref<EntryId>('')
+  const text = ref('')
+  /** What of the site the text was written over. */
+  const over = ref('')
+  const fault = ref('')
+  /** What another window wrote meanwhile, while this one has a text of its own; undefined where there is none. */
+  const theirs = ref<string>()
+  /** Counts up whenever the text is not the editor's own: it must show it anew. */
+  const turn = ref(0)
+  let timer: ReturnType<typeof setTimeout> | undefined
+
+  const bodyOf = (id: EntryId) => {
+    const entry = openSite.site?.plan.entries.get(id)
+    return entry?.kind === 'page' ? entry.body : undefined
+  }
+
+  function take(html: string): void {
+    text.value = over.value = html
+    theirs.value = undefined
+    fault.value = ''
+    turn.value++
+  }
+
+  watch(
+    () => page.value?.id,
+    (id) => {
+      saveNow()
+      writingFor.value = id ?? ''
+      take(page.value?.body.html ?? '')
+    },
+    { immediate: true },
+  )
+
+  /** Whether the last text that was saved from here was refused since: then it stands here alone. */
+  let isLost = false
+  watch(
+    () => openSite.lost,
+    (change) => {
+      const isOurs = (one: SingleChange) =>
+        one.kind === 'setEntry' && one.field === 'body' && one.entry === writingFor.value
+      if (change && singlesOf(change).some(isOurs)) isLost = true
+    },
+    { flush: 'sync' },
+  )
+
+  watch(
+    () => bodyOf(writingFor.value)?.html,
+    (html) => {
+      if (html === undefined || (html === over.value && !isLost)) return
+      // What came is what stands here already, or nothing of its own stands here.
+      if (html === text.value) over.value = html
+      else if (text.value === over.value && !isLost) take(html)
+      else theirs.value = html
+      isLost = false
+    },
+  )
+
+  /** Takes what the editor says now; it is saved when the typing pauses. */
+  function type(html: string): void {
+    text.value = html
+    fault.value = ''
+    clearTimeout(timer)
+    timer = setTimeout(saveNow, PAUSE_MS)
+  }
+
+  /** Puts another text in the place of this one, which the editor has not typed. */
+  function replace(html: string): void {
+    text.value = html
+    turn.value++
+    saveNow()
+  }
+
+  function saveNow(): void {
+    clearTimeout(timer)
+    const body = bodyOf(writingFor.value)
+    if (!body || text.value === over.value || theirs.value !== undefined) return
+    write(over.value)
+  }
+
+  /** Saves the text. @param base what it is written over */
+  function write(base: string): void {
+    const html = text.value
+    const entry = writingFor.value
+    const value = { html, changed: new Date().toISOString().slice(0, 10) }
+    const change: SetEntry = { kind: 'setEntry', entry, field: 'body', value, over: bodyMark(base) }
+    const following = followHeadings(openSite.site!, entry, renamedHeadingIds(base, html))
+    over.value = html
+    const refused = openSite.make(
+      following.length === 0
+        ? change
+        : { kind: 'batch', words: 'A heading renamed, and the links to it', changes: [change, ...following] },
+    )
+    if (refused === undefined) return
+    over.value = base
+    fault.value = refused
+  }
+
+  /** Where both windows wrote: goes on with the text of this one, over the other's, or with the other's. */
+  function settle(keeps: 'mine' | 'theirs'): void {
+    const other = theirs.value
+    if (other === undefined) return
+    if (keeps === 'theirs') return take(other)
+    theirs.value = undefined
+    write(other)
+  }
+
+  return { page, text, turn, fault, theirs, type, saveNow, settle, replace }
+})
