@@ -1,4 +1,8 @@
+import { rmSync } from 'node:fs'
+import { mkdtemp } from 'node:fs/promises'
 import { connect, createServer, type Server, type Socket } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 
 /** What stands between a server and its database, so that a test can take the database away and bring it back. */
 export interface Gate {
@@ -7,16 +11,21 @@ export interface Gate {
   /** As when the database is stopped: connections break off, and new ones are refused. */
   shut(): Promise<void>
   reopen(): Promise<void>
+  /** Shuts it for good. */
+  remove(): Promise<void>
 }
 
-/** Opens a gate on loopback before the database at a URL. */
+/**
+ * Opens a gate before the database at a URL. It is a socket in a folder of its own: a port that is free while the
+ * gate is shut could be taken by another test.
+ */
 export async function openGate(databaseUrl: string): Promise<Gate> {
   const target = new URL(databaseUrl)
+  const folder = await mkdtemp(join(tmpdir(), 'gate-'))
   const sockets = new Set<Socket>()
   let server: Server
-  let port = 0
 
-  const listen = async () => {
+  const reopen = async () => {
     server = createServer((near) => {
       const far = connect(Number(target.port), target.hostname)
       for (const socket of [near, far]) {
@@ -30,21 +39,25 @@ export async function openGate(databaseUrl: string): Promise<Gate> {
       }
       near.pipe(far).pipe(near)
     })
-    await new Promise<void>((resolve) => server.listen(port, '127.0.0.1', resolve))
-    port = (server.address() as { port: number }).port
+    // The name that PostgreSQL gives its socket.
+    await new Promise<void>((resolve) => server.listen(join(folder, `.s.PGSQL.${target.port}`), resolve))
   }
-  await listen()
+  const shut = async () => {
+    const closed = new Promise((resolve) => server.close(resolve))
+    for (const socket of sockets) socket.destroy()
+    await closed
+  }
+  await reopen()
 
   const through = new URL(databaseUrl)
-  through.hostname = '127.0.0.1'
-  through.port = String(port)
+  through.searchParams.set('host', folder)
   return {
     url: through.href,
-    reopen: listen,
-    async shut() {
-      const closed = new Promise((resolve) => server.close(resolve))
-      for (const socket of sockets) socket.destroy()
-      await closed
+    reopen,
+    shut,
+    async remove() {
+      if (server.listening) await shut()
+      rmSync(folder, { recursive: true, force: true })
     },
   }
 }

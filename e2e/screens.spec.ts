@@ -364,6 +364,7 @@ test.describe('saving', () => {
   test('while the database is stopped the page says so, keeps the edits, and saves them when it is back', async ({
     page,
     served,
+    watched,
   }) => {
     const id = await openDemo(page, served)
     await served.gate.shut()
@@ -380,6 +381,10 @@ test.describe('saving', () => {
     await page.goto(`${served.url}/preview/${id}/fresh-news.html`)
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Fresh news')
     await expect(page.locator('meta[name=description]')).toHaveAttribute('content', 'What is new.')
+    // The browser itself reports what it could not load; there is no other error.
+    expect(
+      watched.errors.filter((error) => !/^(Failed to load resource|Access to font)/.test(error)),
+    ).toEqual([])
   })
 
   test('the same when the server itself is gone for a while', async ({ page, served }) => {

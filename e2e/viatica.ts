@@ -41,7 +41,7 @@ export const test = base.extend<{ served: Served; watched: Watched }>({
     }
     await use(served)
     if (child.exitCode === null) await served.stop('SIGKILL')
-    await gate.shut()
+    await gate.remove()
     await database.drop()
   },
 

@@ -25,7 +25,7 @@ function isUnreachable(error: Error & { code?: unknown }): boolean {
   return (
     (typeof error.code === 'string' && UNREACHABLE.test(error.code)) ||
     error.name === 'KnexTimeoutError' ||
-    /Connection terminated|connection error and is not queryable|timeout expired|connect ECONN/.test(
+    /Connection terminated|connection error and is not queryable|timeout expired|connect E(CONN|NOENT)/.test(
       error.message,
     )
   )
