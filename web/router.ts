@@ -30,7 +30,7 @@ export const router = createRouter({
           component: () => import('./screens/write/WriteScreen.vue'),
         },
         {
-          path: 'proof/:view(walk)?',
+          path: 'proof/:view(walk|links|looked-at)?',
           name: 'proof',
           component: () => import('./screens/proof/ProofScreen.vue'),
         },

@@ -6,7 +6,13 @@ import { type EntryId, isBegun, type LinkTarget, type PageEntry } from '../plan/
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
-import { type MenuShape, type PickedLink, type Piece, shapeNamed } from '../plan/surround/piece.ts'
+import {
+  type MenuShape,
+  type PickedLink,
+  type Piece,
+  type Place,
+  shapeNamed,
+} from '../plan/surround/piece.ts'
 import { menuOf, standings } from '../plan/surround/surround.ts'
 import { compileBody } from '../render/body.ts'
 import { type Call, compileOwnHtml } from '../render/pieces/ownHtmlSource.ts'
@@ -124,33 +130,58 @@ function linksOfPiece(site: Site, piece: Piece): (on: OnPage) => readonly Leads[
   }
 }
 
-/** Works out the links of every page that is on the site, without writing a page. */
-export function linkGraph(site: Site): Map<EntryId, PageLinks> {
+/** The links that one piece writes on a page. */
+export interface LinksOfPiece {
+  readonly piece: Piece
+  readonly place: Place
+  readonly links: readonly Leads[]
+}
+
+/** Prepares what tells the links that each piece of the surround writes on a page. */
+export function surroundLinks(site: Site): (page: PageEntry) => LinksOfPiece[] {
   const { plan, surround } = site
   const neighbours = neighboursIn(readingRuns(plan, surround.order))
-  const pieces = [...standings(surround)].map(({ piece }) => ({ piece, linksOn: linksOfPiece(site, piece) }))
-
-  const linksOf = (page: PageEntry): PageLinks => {
+  const pieces = [...standings(surround)].map(({ piece, place }) => ({
+    piece,
+    place,
+    linksOn: linksOfPiece(site, piece),
+  }))
+  return (page) => {
     const on = { page, order: neighbours(page.id) }
+    return pieces.map(({ piece, place, linksOn }) => ({ piece, place, links: linksOn(on) }))
+  }
+}
+
+/** The pages that the main content of a page links to. */
+export function textLinks(site: Site, page: PageEntry): EntryId[] {
+  if (!isBegun(page)) return []
+  return compileBody(page.body).slots.flatMap((slot) =>
+    slot.attribute === 'href' && slot.to === 'entry' && isWritten(site, site.plan.entries.get(slot.id))
+      ? [slot.id]
+      : [],
+  )
+}
+
+/** Works out the links of every page that is on the site, without writing a page. */
+export function linkGraph(site: Site): Map<EntryId, PageLinks> {
+  const linksOn = surroundLinks(site)
+  const linksOf = (page: PageEntry): PageLinks => {
     const kept: Leads[] = []
     let menu = 0
-    for (const { piece, linksOn } of pieces) {
-      const links = linksOn(on)
+    for (const { piece, links } of linksOn(page)) {
       kept.push(...links)
       if (piece.kind === 'menu') menu += links.length
     }
-    const text = isBegun(page)
-      ? compileBody(page.body).slots.flatMap((slot) =>
-          slot.attribute === 'href' && slot.to === 'entry' && isWritten(site, plan.entries.get(slot.id))
-            ? [slot.id]
-            : [],
-        )
-      : []
-    return { surround: kept.filter((to) => to !== 'elsewhere'), menu, kept: kept.length, text }
+    return {
+      surround: kept.filter((to) => to !== 'elsewhere'),
+      menu,
+      kept: kept.length,
+      text: textLinks(site, page),
+    }
   }
 
   const graph = new Map<EntryId, PageLinks>()
-  for (const { entry } of walk(plan)) if (isWritten(site, entry)) graph.set(entry.id, linksOf(entry))
+  for (const { entry } of walk(site.plan)) if (isWritten(site, entry)) graph.set(entry.id, linksOf(entry))
   return graph
 }
 

@@ -4,6 +4,7 @@ import type { Finding } from '@viatica/core/check/rule.ts'
 import { mendsOf } from '@viatica/core/check/mends.ts'
 import { RULES } from '@viatica/core/check/rules.ts'
 import { type Figures, figuresOf } from '@viatica/core/figures/figures.ts'
+import { type LinkPicture, linkPicture } from '@viatica/core/figures/linkPicture.ts'
 import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import { type ListLine, readList } from '@viatica/core/formats/list.ts'
 import { type InventoryReading, readInventory } from '@viatica/core/inventory/read.ts'
@@ -18,7 +19,7 @@ import { type BrokenLink, linksBroken } from '@viatica/core/ripple/broken.ts'
 import { partBeforeAndAfter, type Ripple, type RipplePart, rippleOf } from '@viatica/core/ripple/ripple.ts'
 import { type Found, search } from '@viatica/core/search/search.ts'
 import { walkSite, type WalkReport } from '@viatica/core/walk/walk.ts'
-import { expose } from 'comlink'
+import { expose, transfer } from 'comlink'
 import { thisYear } from '../year.ts'
 
 /** What a change would do, before it is made. */
@@ -94,6 +95,12 @@ export class SiteWork {
 
   figures(): Figures {
     return figuresOf(this.#site!)
+  }
+
+  /** Which page links to which. */
+  linkPicture(): LinkPicture {
+    const picture = linkPicture(this.#site!)
+    return transfer(picture, [picture.cells.buffer])
   }
 
   /**

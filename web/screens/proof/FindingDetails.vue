@@ -2,19 +2,15 @@
 import { ruleOf } from '@viatica/core/check/rules.ts'
 import { Button, Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
-import { type RouteLocationRaw, useRouter } from 'vue-router'
-import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { useProof } from '../../stores/proof.ts'
-import { useSurrounding } from '../../stores/surrounding.ts'
 import { placeWords } from './findingWords.ts'
+import { useGoTo } from './goTo.ts'
 
 /** One finding: what it is, where, by which rule, and what can be done about it. */
-const router = useRouter()
 const openSite = useOpenSite()
 const proof = useProof()
-const chosen = useChosen()
-const surrounding = useSurrounding()
+const goTo = useGoTo()
 
 const finding = computed(() => (proof.all ?? []).find(({ key }) => key === proof.chosenKey))
 const rule = computed(() => finding.value && ruleOf(finding.value.rule))
@@ -59,31 +55,6 @@ function setAside(): void {
   if (typed.value.trim() === '') return void (fault.value = 'Say why: whoever comes later will want to know.')
   fault.value = proof.setAside([proof.chosenKey], typed.value.trim()) ?? ''
 }
-
-/** Opens the place where the finding can be put right. */
-function goThere(): void {
-  const place = finding.value!.place
-  const params = { id: openSite.id }
-  const to = ((): RouteLocationRaw => {
-    switch (place.in) {
-      case 'content':
-        chosen.choose(place.entry)
-        return { name: 'write', params: { ...params, view: 'source' }, query: { at: String(place.start) } }
-      case 'entry':
-        chosen.choose(place.entry)
-        return { name: 'plan', params }
-      case 'piece':
-        surrounding.pieceId = place.piece
-        return { name: 'surround', params }
-      case 'menu':
-        surrounding.menuId = place.menu
-        return { name: 'surround', params: { ...params, view: 'menus' } }
-      case 'look':
-        return { name: 'surround', params: { ...params, view: 'look' } }
-    }
-  })()
-  void router.push(to)
-}
 </script>
 
 <template>
@@ -95,7 +66,7 @@ function goThere(): void {
       tabindex="0"
       aria-label="The place in the source">{{ excerpt.before }}<mark>{{ excerpt.marked }}</mark>{{ excerpt.after }}</pre>
     <div class="buttons">
-      <Button type="primary" @click="goThere">Go there</Button>
+      <Button type="primary" @click="goTo(finding.place)">Go there</Button>
       <Button v-if="finding.canMend" @click="proof.mend([finding])">Mend …</Button>
       <Button v-if="ofKind.length > 1" @click="proof.mend(ofKind)">Mend all {{ ofKind.length }} …</Button>
     </div>

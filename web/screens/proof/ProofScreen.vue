@@ -5,6 +5,8 @@ import ViewNav from '../../parts/ViewNav.vue'
 import StopLayout from '../site/StopLayout.vue'
 import FindingDetails from './FindingDetails.vue'
 import FindingsBoard from './FindingsBoard.vue'
+import CellDetails from './links/CellDetails.vue'
+import LinkBoard from './links/LinkBoard.vue'
 import WalkBoard from './WalkBoard.vue'
 
 /** One way to be certain that nothing is broken. */
@@ -12,11 +14,21 @@ interface View {
   readonly name: string
   readonly label: string
   readonly board: Component
+  /** What stands at the right of it, and what that is called. */
+  readonly details?: Component
+  readonly detailsLabel?: string
 }
 
 const VIEWS: readonly View[] = [
-  { name: '', label: 'Findings', board: FindingsBoard },
+  {
+    name: '',
+    label: 'Findings',
+    board: FindingsBoard,
+    details: FindingDetails,
+    detailsLabel: 'The chosen finding',
+  },
   { name: 'walk', label: 'Walk', board: WalkBoard },
+  { name: 'links', label: 'Links', board: LinkBoard, details: CellDetails, detailsLabel: 'Links in figures' },
 ]
 
 const route = useRoute()
@@ -24,11 +36,11 @@ const view = computed(() => VIEWS.find(({ name }) => name === (route.params['vie
 </script>
 
 <template>
-  <StopLayout details-label="The chosen finding" :has-details="view.name === ''">
+  <StopLayout :details-label="view.detailsLabel ?? ''" :has-details="view.details !== undefined">
     <h1 class="unseen">Proof: {{ view.label }}</h1>
     <ViewNav label="Views of the proof" stop="proof" :views="VIEWS" :shown="view.name" class="views" />
     <component :is="view.board" />
-    <template #details><FindingDetails /></template>
+    <template #details><component :is="view.details" /></template>
   </StopLayout>
 </template>
 

@@ -5,7 +5,7 @@ import { Spin } from 'ant-design-vue'
 import { computed, shallowRef, watch } from 'vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { siteWork } from '../../../workers/siteWork.ts'
-import BarChart from './BarChart.vue'
+import BarChart from '../../../parts/BarChart.vue'
 
 /** The figures of the site: what is counted, and how far pages are from the home page. */
 const openSite = useOpenSite()

@@ -4,10 +4,22 @@ import { AriaComponent, GridComponent } from 'echarts/components'
 import { type ECharts, init, use } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { COLOURS } from '../../../theme/tokens.ts'
+import { COLOURS } from '../theme/tokens.ts'
 
 /** How many pages there are at 0, 1, 2 …, as bars and, for those who do not see them, as a table. */
-const props = defineProps<{ title: string; axis: string; counts: readonly number[] }>()
+const props = withDefaults(
+  defineProps<{
+    title: string
+    axis: string
+    counts: readonly number[]
+    /** Of the drawing, in CSS pixels. */
+    height?: number
+    /** Whether the last bar stands for all that are more. */
+    isOpen?: boolean
+  }>(),
+  { height: 300, isOpen: false },
+)
+const nameOf = (at: number) => `${at}${props.isOpen && at === props.counts.length - 1 ? '+' : ''}`
 
 use([BarChart, GridComponent, AriaComponent, SVGRenderer])
 
@@ -22,7 +34,7 @@ function draw(): void {
     grid: { left: 44, right: 12, top: 24, bottom: 46 },
     xAxis: {
       type: 'category',
-      data: props.counts.map((_, at) => String(at)),
+      data: props.counts.map((_, at) => nameOf(at)),
       name: props.axis,
       nameLocation: 'middle',
       nameGap: 28,
@@ -65,7 +77,7 @@ watch(() => props.counts, draw)
 <template>
   <section>
     <h2>{{ title }}</h2>
-    <div ref="element" class="chart" aria-hidden="true" />
+    <div ref="element" :style="{ height: `${height}px` }" aria-hidden="true" />
     <table class="unseen">
       <caption>
         {{
@@ -80,7 +92,7 @@ watch(() => props.counts, draw)
       </thead>
       <tbody>
         <tr v-for="(count, at) in counts" :key="at">
-          <th scope="row">{{ at }}</th>
+          <th scope="row">{{ nameOf(at) }}</th>
           <td>{{ count }}</td>
         </tr>
       </tbody>
@@ -99,9 +111,5 @@ section {
 
 h2 {
   font-size: 16px;
-}
-
-.chart {
-  height: 300px;
 }
 </style>

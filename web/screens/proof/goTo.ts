@@ -1,0 +1,34 @@
+import type { Place } from '@viatica/core/check/rule.ts'
+import { type RouteLocationRaw, useRouter } from 'vue-router'
+import { useChosen } from '../../stores/chosen.ts'
+import { useOpenSite } from '../../stores/openSite.ts'
+import { useSurrounding } from '../../stores/surrounding.ts'
+
+/** Gives what opens the place where something was found, on the stop where it can be put right. */
+export function useGoTo(): (place: Place) => void {
+  const router = useRouter()
+  const openSite = useOpenSite()
+  const chosen = useChosen()
+  const surrounding = useSurrounding()
+
+  function routeTo(place: Place): RouteLocationRaw {
+    const params = { id: openSite.id }
+    switch (place.in) {
+      case 'content':
+        chosen.choose(place.entry)
+        return { name: 'write', params: { ...params, view: 'source' }, query: { at: String(place.start) } }
+      case 'entry':
+        chosen.choose(place.entry)
+        return { name: 'plan', params }
+      case 'piece':
+        surrounding.pieceId = place.piece
+        return { name: 'surround', params }
+      case 'menu':
+        surrounding.menuId = place.menu
+        return { name: 'surround', params: { ...params, view: 'menus' } }
+      case 'look':
+        return { name: 'surround', params: { ...params, view: 'look' } }
+    }
+  }
+  return (place) => void router.push(routeTo(place))
+}

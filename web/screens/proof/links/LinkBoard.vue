@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { IconMaximize, IconMinus, IconPlus } from '@tabler/icons-vue'
+import { LINK_WAYS } from '@viatica/core/figures/linkPicture.ts'
+import { Checkbox, Spin } from 'ant-design-vue'
+import { computed, onBeforeUnmount, ref } from 'vue'
+import ChoiceField from '../../../parts/ChoiceField.vue'
+import { useLinking } from '../../../stores/linking.ts'
+import LinkMatrix from './LinkMatrix.vue'
+import WaySwatch from './WaySwatch.vue'
+import { WAY_WORDS } from './wayWords.ts'
+
+/** All links of the site in one picture. */
+const linking = useLinking()
+const size = ref(12)
+const matrix = ref<InstanceType<typeof LinkMatrix>>()
+
+const sections = computed(() => [
+  { value: '', label: 'every section' },
+  ...(linking.picture?.pages ?? [])
+    .filter(({ id, section }, at, all) => id === section || all[at - 1]?.section !== section)
+    .map(({ section, label }) => ({ value: section, label })),
+])
+
+onBeforeUnmount(linking.keepUp())
+</script>
+
+<template>
+  <div class="links">
+    <div class="bar">
+      <Checkbox
+        v-for="way in LINK_WAYS"
+        :key="way"
+        :checked="linking.ways.has(way)"
+        @change="linking.toggle(way)"
+        ><WaySwatch :way="way" /> {{ WAY_WORDS[way] }}</Checkbox
+      >
+    </div>
+    <div class="bar">
+      <label for="from-section">From</label>
+      <ChoiceField
+        id="from-section"
+        class="section"
+        :value="linking.fromSection"
+        :options="sections"
+        @change="(value) => (linking.fromSection = value)"
+      />
+      <label for="to-section">to</label>
+      <ChoiceField
+        id="to-section"
+        class="section"
+        :value="linking.toSection"
+        :options="sections"
+        @change="(value) => (linking.toSection = value)"
+      />
+      <span class="quiet"
+        >{{ linking.rows.length }} by {{ linking.columns.length }} pages,
+        {{ (linking.picture?.links ?? 0).toLocaleString('en') }} links</span
+      >
+      <button
+        type="button"
+        class="plain-button"
+        title="Smaller (-)"
+        aria-label="Smaller"
+        @click="matrix?.zoom(-2)"
+      >
+        <IconMinus :size="17" aria-hidden="true" />
+      </button>
+      <button
+        type="button"
+        class="plain-button"
+        title="Larger (+)"
+        aria-label="Larger"
+        @click="matrix?.zoom(2)"
+      >
+        <IconPlus :size="17" aria-hidden="true" />
+      </button>
+      <button
+        type="button"
+        class="plain-button"
+        title="The whole picture"
+        aria-label="The whole picture"
+        @click="matrix?.fit()"
+      >
+        <IconMaximize :size="17" aria-hidden="true" />
+      </button>
+    </div>
+    <LinkMatrix v-if="linking.picture" ref="matrix" v-model:size="size" />
+    <Spin v-else tip="The links are counted"><div class="spin" /></Spin>
+  </div>
+</template>
+
+<style scoped>
+.links {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+  gap: 8px;
+  min-height: 0;
+}
+
+.bar {
+  display: flex;
+  flex: none;
+  align-items: center;
+  gap: 8px;
+}
+
+.bar :deep(.ant-checkbox-wrapper) {
+  white-space: nowrap;
+}
+
+.section {
+  width: 132px;
+}
+
+.bar .quiet {
+  flex: 1;
+  text-align: right;
+}
+
+.spin {
+  height: 40vh;
+}
+</style>
