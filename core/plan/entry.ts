@@ -64,6 +64,17 @@ const pinSchema = v.strictObject({
 
 export type Pin = v.InferOutput<typeof pinSchema>
 
+/** That somebody looked at a page as it came out then. */
+const seenSchema = v.strictObject({
+  on: v.pipe(v.string(), v.regex(/^\d{4}-\d{2}-\d{2}$/, 'must be a date like 2026-05-01')),
+  /** Of each part of the page, by its name: see core/seen. */
+  marks: v.pipe(
+    v.record(line(40), v.pipe(v.string(), v.regex(/^[0-9a-f]{1,16}$/, 'must be a mark of a text'))),
+    v.check((marks) => Object.keys(marks).length <= 30, 'must be at most 30 marks'),
+  ),
+})
+export type Seen = v.InferOutput<typeof seenSchema>
+
 const toAddress = v.strictObject({
   to: v.literal('address'),
   url: v.pipe(
@@ -102,6 +113,7 @@ export const fieldSchemas = {
   body: bodySchema,
   target: targetSchema,
   pin: v.nullable(pinSchema),
+  seen: v.nullable(seenSchema),
 } as const
 export type EntryField = keyof typeof fieldSchemas
 
@@ -127,6 +139,7 @@ export const pageSchema = v.strictObject({
   inOrder: v.optional(fieldSchemas.inOrder, true),
   body: v.optional(bodySchema, { html: '', changed: '' }),
   pin: v.optional(fieldSchemas.pin, null),
+  seen: v.optional(fieldSchemas.seen, null),
 })
 export type PageEntry = v.InferOutput<typeof pageSchema>
 
@@ -170,6 +183,7 @@ export const FIELDS_OF_KIND: Readonly<Record<EntryKind, readonly EntryField[]>> 
     'inOrder',
     'body',
     'pin',
+    'seen',
   ],
   group: ['label', 'fileName', 'note', 'inMenu'],
   link: ['label', 'target', 'note', 'inMenu'],

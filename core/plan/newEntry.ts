@@ -17,6 +17,7 @@ export function newPage(id: EntryId, title: string, decided: Partial<PageEntry> 
     inOrder: true,
     body: { html: '', changed: '' },
     pin: null,
+    seen: null,
     ...decided,
   }
 }

@@ -71,6 +71,8 @@ export const settingSchemas = {
     v.array(v.strictObject({ key: line(300), reason: filledLine(500) })),
     v.maxLength(5000, 'must be at most 5000 findings'),
   ),
+  /** Words that are spelt right here, whatever a dictionary says. */
+  ownWords: v.pipe(v.array(filledLine(60)), v.maxLength(5000, 'must be at most 5000 words')),
 } as const
 
 export type SettingName = keyof typeof settingSchemas
@@ -93,6 +95,7 @@ export const DEFAULT_SETTINGS: Omit<Settings, 'name'> = {
   homeTitlePattern: '{site}',
   logo: null,
   setAside: [],
+  ownWords: [],
 }
 
 /** One site: what was decided for all of its pages, what stands around them, the files they use, and the plan. */

@@ -230,7 +230,7 @@ export function rippleOf(before: Site, after: Site, year: number): Ripple {
 }
 
 /** The style sheet made from the look; empty where the author's own stand alone. */
-function stylesOf(site: Site): string {
+export function stylesOf(site: Site): string {
   return site.surround.headFiles.ourStyles ? styleSheet(site.surround, generatedPaths(site).fonts) : ''
 }
 
@@ -256,7 +256,7 @@ function comingOrGoing(a: Written, b: Written, page: EntryId): PageRipple {
 }
 
 /** The HTML of a part of a page. */
-function htmlOfPart(page: PageParts, part: RipplePart): string {
+export function htmlOfPart(page: PageParts, part: RipplePart): string {
   if (part === 'main content' || part === 'text links') return page.content
   const simple = SIMPLE.find(([name]) => name === part)?.[1] ?? []
   const wanted = part === 'here mark' ? 'menu' : part

@@ -148,7 +148,7 @@ describe('a copy', () => {
     const copy = copyBranch(written.plan, 'b', rule)
     const ids = [...entriesOfBranch(copy)].map(({ entry }) => entry.id)
     expect(ids.some((id) => written.plan.entries.has(id))).toBe(false)
-    expect(copy).toMatchObject({ title: 'B again', pin: null, state: 'draft' })
+    expect(copy).toMatchObject({ title: 'B again', pin: null, seen: null, state: 'draft' })
     expect(html(copy)).toBe(
       `<a href="entry:${ids[1]}">under</a> <a href="entry:c">beside</a> <img src="site-file:x">`,
     )

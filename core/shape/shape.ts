@@ -184,6 +184,7 @@ function copyOf(branch: Branch, rule: CopyRule, isTop: boolean, ids: ReadonlyMap
     id,
     body,
     pin: null,
+    seen: null,
     state: branch.state === 'ready' ? 'draft' : branch.state,
     entries,
   }

@@ -121,6 +121,7 @@ function entryOfSketch(
     inOrder: rest.inOrder,
     body: { html: `<p>To <a href="entry:${target}#part">there</a>.${picture}</p>`, changed: '' },
     pin: rest.isPinned ? { name: 'kept', addresses: ['old/kept.html'] } : null,
+    seen: rest.leadsTo % 5 === 0 ? { on: '2026-05-01', marks: { page: '1f' } } : null,
   }
 }
 

@@ -4,6 +4,7 @@ import * as sites from './migrations/001_sites.ts'
 import * as pins from './migrations/002_pins.ts'
 import * as surround from './migrations/003_surround.ts'
 import * as files from './migrations/004_files.ts'
+import * as seen from './migrations/005_seen.ts'
 
 const { types } = pg
 /** A `date` stays the text `YYYY-MM-DD`: as a moment it would shift with the time zone. */
@@ -14,6 +15,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '002_pins': pins,
   '003_surround': surround,
   '004_files': files,
+  '005_seen': seen,
 }
 
 /** Connects to the database (PostgreSQL, by URL). Nothing is sent before the first query. */

@@ -1,4 +1,4 @@
-import type { Entry, EntryId, LinkTarget, Pin } from '@viatica/core/plan/entry.ts'
+import type { Entry, EntryId, LinkTarget, Pin, Seen } from '@viatica/core/plan/entry.ts'
 
 /** A row of the table `entries`. */
 export interface EntryRow {
@@ -27,6 +27,7 @@ export interface EntryRow {
   target_file: string | null
   /** JSON, as it is sent; read back as data. */
   pin: string | Pin | null
+  seen: string | Seen | null
 }
 
 const EMPTY = {
@@ -46,6 +47,7 @@ const EMPTY = {
   target_fragment: null,
   target_file: null,
   pin: null,
+  seen: null,
 } as const
 
 /** Where an entry stands. */
@@ -81,6 +83,7 @@ export function rowOfEntry(entry: Entry, standing: Standing): EntryRow {
     row.body = entry.body.html
     row.body_changed = entry.body.changed || null
     row.pin = entry.pin && JSON.stringify(entry.pin)
+    row.seen = entry.seen && JSON.stringify(entry.seen)
   }
   return row
 }
@@ -112,5 +115,6 @@ export function entryOfRow(row: EntryRow): Entry {
     inOrder: row.in_order!,
     body: { html: row.body!, changed: row.body_changed ?? '' },
     pin: row.pin as Pin | null,
+    seen: row.seen as Seen | null,
   }
 }

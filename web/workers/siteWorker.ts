@@ -17,6 +17,7 @@ import { ancestorsOf } from '@viatica/core/plan/plan.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { type BrokenLink, linksBroken } from '@viatica/core/ripple/broken.ts'
 import { partBeforeAndAfter, type Ripple, type RipplePart, rippleOf } from '@viatica/core/ripple/ripple.ts'
+import { createMarker, type PageMarks, type PageSight, sights } from '@viatica/core/seen/seen.ts'
 import { type Found, search } from '@viatica/core/search/search.ts'
 import { walkSite, type WalkReport } from '@viatica/core/walk/walk.ts'
 import { expose, transfer } from 'comlink'
@@ -53,6 +54,7 @@ export class SiteWork {
   readonly #checker = new Checker()
   #checks = 0
   #walks = 0
+  #sightings = 0
   /** The last change that was foreseen, as if it had been made. */
   #foreseen: Site | undefined
 
@@ -144,6 +146,27 @@ export class SiteWork {
   /** Ends the walk that is going on. */
   stopWalking(): void {
     this.#walks++
+  }
+
+  /**
+   * How it stands with looking at the pages, in the order in which they are read. Asked again while one answer is
+   * worked out, that one gives way.
+   */
+  async sights(): Promise<PageSight[] | undefined> {
+    const mine = ++this.#sightings
+    const pages: PageSight[] = []
+    for (const sight of sights(this.#site!, thisYear())) {
+      pages.push(sight)
+      if (pages.length % 50 > 0) continue
+      await new Promise((resolve) => setTimeout(resolve))
+      if (mine !== this.#sightings) return undefined
+    }
+    return pages
+  }
+
+  /** What a page is like now, to be kept with the tick that it was seen. */
+  marks(page: EntryId): PageMarks {
+    return createMarker(this.#site!, thisYear())(page)
   }
 
   /** The changes that mend findings, all of them together. */

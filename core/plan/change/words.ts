@@ -34,6 +34,7 @@ const FIELD_WORDS: Readonly<Record<SetEntry['field'], string>> = {
   body: 'main content',
   target: 'target',
   pin: 'pinned address',
+  seen: 'tick',
 }
 
 function setEntryWords(before: Site, change: SetEntry): string {
@@ -47,6 +48,8 @@ function setEntryWords(before: Site, change: SetEntry): string {
       return `${name} ${change.value ? 'put into' : 'left out of'} menus`
     case 'pin':
       return `The address of ${name} ${change.value ? 'pinned' : 'released'}`
+    case 'seen':
+      return change.value ? `${name} looked at` : `${name} to be looked at again`
     case 'inOrder':
       return `${name} ${change.value ? 'put into' : 'left out of'} the reading order`
     default:
@@ -115,6 +118,7 @@ const SETTING_WORDS: Readonly<Record<keyof Site['settings'], string>> = {
   homeTitlePattern: 'Title of the home page',
   logo: 'Logo',
   setAside: 'Findings set aside',
+  ownWords: 'Own words',
 }
 
 const RULE_WORDS: Readonly<Record<SurroundRule, string>> = {

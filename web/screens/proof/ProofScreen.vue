@@ -7,6 +7,7 @@ import FindingDetails from './FindingDetails.vue'
 import FindingsBoard from './FindingsBoard.vue'
 import CellDetails from './links/CellDetails.vue'
 import LinkBoard from './links/LinkBoard.vue'
+import SightBoard from './sight/SightBoard.vue'
 import WalkBoard from './WalkBoard.vue'
 
 /** One way to be certain that nothing is broken. */
@@ -28,6 +29,7 @@ const VIEWS: readonly View[] = [
     detailsLabel: 'The chosen finding',
   },
   { name: 'walk', label: 'Walk', board: WalkBoard },
+  { name: 'looked-at', label: 'Looked at', board: SightBoard },
   { name: 'links', label: 'Links', board: LinkBoard, details: CellDetails, detailsLabel: 'Links in figures' },
 ]
 

@@ -1,0 +1,13 @@
+import type { PageSight } from '@viatica/core/seen/seen.ts'
+
+/** How it stands with looking at a page, in words. */
+export function sightWords({ state, reasons }: PageSight, on: string | undefined): string {
+  switch (state) {
+    case 'unseen':
+      return 'not looked at yet'
+    case 'seen':
+      return `seen ${on ?? ''}`
+    case 'changed':
+      return `changed since: ${reasons.join(', ')}`
+  }
+}
