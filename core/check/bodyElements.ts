@@ -44,6 +44,13 @@ export function rewriting(page: PageEntry, start: number, end: number, text: str
   return { kind: 'setEntry' as const, entry: page.id, field: 'body' as const, value: { ...page.body, html } }
 }
 
+/** The change that takes an attribute from an element, with the blank before it. */
+export function withoutAttribute(page: PageEntry, { element }: PlacedElement, name: string) {
+  const at = element.sourceCodeLocation!.attrs![name]!
+  const before = page.body.html.slice(0, at.startOffset)
+  return rewriting(page, before.trimEnd().length, at.endOffset, '')
+}
+
 /** The change that gives an attribute of an element another value. */
 export function withAttribute(page: PageEntry, { element }: PlacedElement, name: string, value: string) {
   const at = element.sourceCodeLocation!.attrs![name]!

@@ -4,6 +4,7 @@ import { bodyMark } from '../plan/bodyMark.ts'
 import type { EntryId, PageEntry } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
+import type { UnknownWords } from '../spelling/spelling.ts'
 import type { Checked, Finding, Found, PageRule, Place, Rule, SiteRule } from './rule.ts'
 import { RULES } from './rules.ts'
 
@@ -12,6 +13,8 @@ interface Remembered {
   readonly from: readonly unknown[]
   readonly findings: readonly Finding[]
 }
+
+const NONE: UnknownWords = new Set()
 
 const isSame = (a: readonly unknown[], b: readonly unknown[]) =>
   a.length === b.length && a.every((one, at) => one === b[at])
@@ -41,7 +44,7 @@ function keyed(rule: Rule, found: readonly Found[]): Finding[] {
   })
 }
 
-function checkedOf(site: Site): Checked {
+function checkedOf(site: Site, unknownWords: UnknownWords): Checked {
   const pages = [...walk(site.plan)].flatMap(({ entry }): PageEntry[] =>
     isWritten(site, entry) ? [entry] : [],
   )
@@ -51,6 +54,7 @@ function checkedOf(site: Site): Checked {
     site,
     addresses: addressesOf(site),
     pages,
+    unknownWords,
     get graph() {
       return (graph ??= linkGraph(site))
     },
@@ -68,9 +72,12 @@ export class Checker {
   readonly #ofPages = new Map<string, Map<EntryId, Remembered>>()
   readonly #ofSite = new Map<string, Remembered>()
 
-  /** The findings on a site, in the order of the rules and the plan. */
-  check(site: Site): readonly Finding[] {
-    const checking = this.checkInSteps(site)
+  /**
+   * The findings on a site, in the order of the rules and the plan.
+   * @param unknownWords those that dictionaries were asked for and do not have
+   */
+  check(site: Site, unknownWords: UnknownWords = NONE): readonly Finding[] {
+    const checking = this.checkInSteps(site, unknownWords)
     for (;;) {
       const step = checking.next()
       if (step.done) return step.value
@@ -78,8 +85,8 @@ export class Checker {
   }
 
   /** As check, one rule after the other: it gives how many are done, and may be left at any step. */
-  *checkInSteps(site: Site): Generator<number, readonly Finding[]> {
-    const checked = checkedOf(site)
+  *checkInSteps(site: Site, unknownWords: UnknownWords = NONE): Generator<number, readonly Finding[]> {
+    const checked = checkedOf(site, unknownWords)
     const findings: Finding[] = []
     for (const [done, rule] of RULES.entries()) {
       yield done

@@ -3,12 +3,21 @@ import type { PageLinks } from '../figures/linkGraph.ts'
 import type { Change } from '../plan/change/change.ts'
 import type { EntryId, PageEntry } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
+import type { UnknownWords } from '../spelling/spelling.ts'
 
 /** `fault`: visitors meet it. `doubt`: it may be meant. `hint`: it could be better. */
 export const SEVERITIES = ['fault', 'doubt', 'hint'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
-export const GROUPS = ['addresses', 'links', 'structure', 'titles and headings', 'content', 'access'] as const
+export const GROUPS = [
+  'addresses',
+  'links',
+  'structure',
+  'sameness',
+  'titles and headings',
+  'content',
+  'access',
+] as const
 export type RuleGroup = (typeof GROUPS)[number]
 
 /** What a finding is about. */
@@ -45,6 +54,8 @@ export interface Checked {
   readonly pages: readonly PageEntry[]
   readonly graph: ReadonlyMap<EntryId, PageLinks>
   readonly clicks: ReadonlyMap<EntryId, number>
+  /** Empty as long as no dictionary was asked. */
+  readonly unknownWords: UnknownWords
 }
 
 interface RuleHead {

@@ -48,10 +48,13 @@ const clean = make(
   ]),
 )
 
+/** What a dictionary would not have of the words below. */
+const UNKNOWN = new Set(['recieve'])
+
 /** What one rule finds, as words. */
 const found = (site: Site, rule: string) =>
   new Checker()
-    .check(site)
+    .check(site, UNKNOWN)
     .filter((one) => one.rule === rule)
     .map(({ words }) => words)
 
@@ -349,6 +352,64 @@ const CASES: readonly (readonly [string, readonly SingleChange[], number, readon
   ['contrast', [look({ text: '#aaaaaa' })], 1, [look({ text: '#333333' })]],
   ['contrast', [look({ headerText: '#17405f' })], 1, []],
   ['same-states', [look({ visited: '#17405e' })], 1, []],
+  [
+    'misspelt',
+    [body('times', '<p>We recieve you.</p>'), set('access', 'label', 'To recieve')],
+    2,
+    [body('times', '<p>We receive you; the code is <code>recieve</code>.</p>')],
+  ],
+  [
+    'mark-in-content',
+    [body('times', '<p><a href="entry:visit" aria-current="page">All of Visit</a></p>')],
+    1,
+    [body('times', '<p><a href="entry:visit" aria-current="false">All of Visit</a></p>')],
+  ],
+  [
+    'mark-in-piece',
+    [addPiece({ id: 'h', kind: 'html', html: '<p><a href="entry:visit" aria-current="page">Visit</a></p>' })],
+    1,
+    [addPiece({ id: 'h', kind: 'html', html: '<p><a href="entry:visit">Visit</a></p>' })],
+  ],
+  [
+    'copied-surround',
+    [body('times', '<nav><ul><li><a href="entry:visit">Visit</a></li></ul></nav><footer>We</footer>')],
+    2,
+    [body('times', '<article><header><h2>News</h2></header><footer>By us</footer></article>')],
+  ],
+  [
+    'own-styles',
+    [
+      body(
+        'times',
+        '<style>p { color: red }</style><link rel="stylesheet" href="https://example.org/a.css">',
+      ),
+    ],
+    2,
+    [body('times', '<p style="color: #333">x</p>')],
+  ],
+  [
+    'head-in-content',
+    [body('times', '<base href="https://example.org/"><p>x</p><title>Other</title>')],
+    2,
+    [
+      body(
+        'times',
+        '<svg viewBox="0 0 1 1" width="9" height="9"><title>A dot</title></svg><p itemscope><meta itemprop="a" content="b"></p>',
+      ),
+    ],
+  ],
+  [
+    'second-landmark',
+    [body('times', '<main><p>x</p></main><div role="contentinfo">We</div>')],
+    2,
+    [body('times', '<section aria-label="More"><p>x</p></section>')],
+  ],
+  [
+    'language-tag',
+    [body('times', '<p>To <span lang="fr_CA">autre</span> <span lang="f">?</span></p>')],
+    2,
+    [body('times', '<p>To <span lang="fr-CA">autre</span> <span lang="">xyz</span></p>')],
+  ],
   [
     'no-menu',
     [{ kind: 'removePiece', piece: 'main-menu' }],

@@ -1,3 +1,4 @@
+import { secondLandmark } from './access/secondLandmark.ts'
 import { contrast, sameStates } from './access/linkStates.ts'
 import { fileNameStyle } from './addresses/fileNameStyle.ts'
 import { homeName } from './addresses/homeName.ts'
@@ -5,8 +6,10 @@ import { longAddress } from './addresses/longAddress.ts'
 import { nameTaken } from './addresses/nameTaken.ts'
 import { pinnedHidden } from './addresses/pinnedHidden.ts'
 import { idOfSurround } from './content/idOfSurround.ts'
+import { languageTag } from './content/languageTag.ts'
 import { emptyPage, leftIn } from './content/leftIn.ts'
 import { doubleId, parseErrors, unclosed } from './content/markup.ts'
+import { misspelt } from './content/misspelt.ts'
 import { noAlternative, noSize } from './content/pictures.ts'
 import { noDescription } from './headings/description.ts'
 import { headingAndTitle } from './headings/headingAndTitle.ts'
@@ -26,6 +29,11 @@ import {
   schemeNotAllowed,
 } from './links/typedTarget.ts'
 import type { Rule } from './rule.ts'
+import { copiedSurround } from './sameness/copiedSurround.ts'
+import { headInContent } from './sameness/headInContent.ts'
+import { markInContent } from './sameness/markInContent.ts'
+import { markInPiece } from './sameness/markInPiece.ts'
+import { ownStyles } from './sameness/ownStyles.ts'
 import { longLabel, manyItems } from './structure/menuSize.ts'
 import { noMenu, pieces } from './structure/pieces.ts'
 import { farAway, hidden, orphan } from './structure/reach.ts'
@@ -45,6 +53,7 @@ export const RULES: readonly Rule[] = [
   ],
   ...[schemeNotAllowed, ownPath, emptyWords, oneTextTwoTargets, oneTargetTwoTexts],
   ...[orphan, farAway, hidden, loneChild, skippedInOrder, manyItems, longLabel, pieces],
+  ...[markInContent, markInPiece, copiedSurround, ownStyles, headInContent],
   ...[
     sameTitle,
     sameHeading,
@@ -55,8 +64,19 @@ export const RULES: readonly Rule[] = [
     noDescription,
     sameDescription,
   ],
-  ...[unclosed, parseErrors, doubleId, idOfSurround, noAlternative, noSize, leftIn, emptyPage],
-  ...[contrast, sameStates, noMenu],
+  ...[
+    unclosed,
+    parseErrors,
+    doubleId,
+    idOfSurround,
+    noAlternative,
+    noSize,
+    languageTag,
+    leftIn,
+    emptyPage,
+    misspelt,
+  ],
+  ...[contrast, sameStates, noMenu, secondLandmark],
 ]
 
 const byId = new Map(RULES.map((rule) => [rule.id, rule]))

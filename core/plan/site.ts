@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { isLanguageTag } from '../standard/language.ts'
 import { isBaseUrl } from '../standard/target.ts'
 import {
   type Entry,
@@ -15,15 +16,6 @@ import type { Plan } from './plan.ts'
 import { sitePathSchema } from '../standard/sitePath.ts'
 import { filledLine, line } from '../standard/text.ts'
 import { STANDARD_SURROUND, type Surround } from './surround/surround.ts'
-
-/** BCP 47, as far as the ECMAScript Internationalization API can tell a well-formed tag. */
-function isLanguageTag(tag: string): boolean {
-  try {
-    return Intl.getCanonicalLocales(tag).length === 1
-  } catch {
-    return false
-  }
-}
 
 export const LAYOUTS = ['flat', 'nested', 'folders'] as const
 export const SEPARATORS = ['-', '_'] as const

@@ -10,6 +10,7 @@ import type { ShownFinding } from '../workers/siteWorker.ts'
 import { siteWork } from '../workers/siteWork.ts'
 import { useOpenSite } from './openSite.ts'
 import { useRipple } from './ripple.ts'
+import { useSpelling } from './spelling.ts'
 
 /** An edit is checked when the typing pauses. */
 const PAUSE_MS = 700
@@ -23,6 +24,7 @@ export function entryOf({ place }: Pick<ShownFinding, 'place'>): EntryId | undef
 export const useProof = defineStore('proof', () => {
   const openSite = useOpenSite()
   const ripple = useRipple()
+  const spelling = useSpelling()
   /** All findings, those that were set aside too; undefined before the first check. */
   const all = shallowRef<readonly ShownFinding[]>()
   /** How many rules are done, of how many, while a check goes on. */
@@ -58,6 +60,7 @@ export const useProof = defineStore('proof', () => {
     // How far it is comes on a way of its own, and may come after the answer.
     let isOver = false
     const answer = await siteWork.check(
+      spelling.unknown,
       proxy((done: number, total: number) => {
         if (!isOver) progress.value = [done, total]
       }),
@@ -67,6 +70,8 @@ export const useProof = defineStore('proof', () => {
     if (answer === undefined || checked !== openSite.id) return
     progress.value = undefined
     all.value = answer
+    // New words are looked up once the rest is told; those that are unknown are found by the next check.
+    if (spelling.dictionaries.length > 0) void spelling.lookUp(await siteWork.words())
   }
 
   function stop(): void {
@@ -79,8 +84,8 @@ export const useProof = defineStore('proof', () => {
     () => (all.value = undefined),
   )
   watch(
-    () => openSite.site,
-    (site) => {
+    () => [openSite.site, spelling.unknown],
+    ([site]) => {
       clearTimeout(waiting)
       if (site) waiting = setTimeout(() => void check(), PAUSE_MS)
     },

@@ -19,6 +19,7 @@ import { type BrokenLink, linksBroken } from '@viatica/core/ripple/broken.ts'
 import { partBeforeAndAfter, type Ripple, type RipplePart, rippleOf } from '@viatica/core/ripple/ripple.ts'
 import { createMarker, type PageMarks, type PageSight, sights } from '@viatica/core/seen/seen.ts'
 import { type Found, search } from '@viatica/core/search/search.ts'
+import { wordsOfSite } from '@viatica/core/spelling/spelling.ts'
 import { walkSite, type WalkReport } from '@viatica/core/walk/walk.ts'
 import { expose, transfer } from 'comlink'
 import { thisYear } from '../year.ts'
@@ -53,6 +54,7 @@ export class SiteWork {
   #before: Site | undefined
   readonly #checker = new Checker()
   #checks = 0
+  #unknownWords: ReadonlySet<string> = new Set()
   #walks = 0
   #sightings = 0
   /** The last change that was foreseen, as if it had been made. */
@@ -107,11 +109,16 @@ export class SiteWork {
 
   /**
    * What the rules find. Asked again while one check goes on, that one gives way.
+   * @param unknownWords those that no dictionary has
    * @param progress called with how many rules are done, of how many
    */
-  async check(progress: (done: number, total: number) => void): Promise<readonly ShownFinding[] | undefined> {
+  async check(
+    unknownWords: ReadonlySet<string>,
+    progress: (done: number, total: number) => void,
+  ): Promise<readonly ShownFinding[] | undefined> {
+    this.#follow(unknownWords)
     const mine = ++this.#checks
-    const checking = this.#checker.checkInSteps(this.#site!)
+    const checking = this.#checker.checkInSteps(this.#site!, this.#unknownWords)
     for (;;) {
       // Between two rules, what was asked meanwhile gets its turn.
       await new Promise((resolve) => setTimeout(resolve))
@@ -141,6 +148,19 @@ export class SiteWork {
       if (mine !== this.#walks) return undefined
     }
     return last
+  }
+
+  /** Keeps the words at hand as one object as long as they are the same: what was found with them is kept, too. */
+  #follow(unknownWords: ReadonlySet<string>): void {
+    const isSame =
+      unknownWords.size === this.#unknownWords.size &&
+      [...unknownWords].every((word) => this.#unknownWords.has(word))
+    if (!isSame) this.#unknownWords = unknownWords
+  }
+
+  /** Every word of the site that is to be looked up. */
+  words(): Set<string> {
+    return wordsOfSite(this.#site!)
   }
 
   /** Ends the walk that is going on. */

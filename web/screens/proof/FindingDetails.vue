@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { misspelt } from '@viatica/core/check/content/misspelt.ts'
 import { ruleOf } from '@viatica/core/check/rules.ts'
 import { Button, Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
+import MisspeltWord from '../../parts/MisspeltWord.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
-import { useProof } from '../../stores/proof.ts'
+import { entryOf, useProof } from '../../stores/proof.ts'
 import { placeWords } from './findingWords.ts'
 import { useGoTo } from './goTo.ts'
 
@@ -19,6 +21,7 @@ const source = computed(() => {
   return { words, url }
 })
 const ofKind = computed(() => proof.findings.filter((one) => one.rule === finding.value?.rule && one.canMend))
+const entry = computed(() => finding.value && entryOf(finding.value))
 const reason = computed(() => proof.reasons.get(proof.chosenKey))
 
 const AROUND = 2
@@ -65,6 +68,7 @@ function setAside(): void {
       v-if="excerpt"
       tabindex="0"
       aria-label="The place in the source">{{ excerpt.before }}<mark>{{ excerpt.marked }}</mark>{{ excerpt.after }}</pre>
+    <MisspeltWord v-if="rule.id === misspelt.id && entry" :entry="entry" :word="finding.gist" />
     <div class="buttons">
       <Button type="primary" @click="goTo(finding.place)">Go there</Button>
       <Button v-if="finding.canMend" @click="proof.mend([finding])">Mend …</Button>

@@ -3,14 +3,17 @@ import { IconAlertTriangle } from '@tabler/icons-vue'
 import { headingsOf, shiftHeadings } from '@viatica/core/content/headings.ts'
 import { linksInto } from '@viatica/core/content/linksOfPage.ts'
 import { countWords } from '@viatica/core/figures/words.ts'
+import { wordsInContent, wordsInFields } from '@viatica/core/spelling/spelling.ts'
 import { firstHeading } from '@viatica/core/navigate/title.ts'
 import type { EntryField, PageEntry } from '@viatica/core/plan/entry.ts'
 import type { SetEntry } from '@viatica/core/plan/change/change.ts'
 import { Button } from 'ant-design-vue'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
+import MisspeltWord from '../../parts/MisspeltWord.vue'
 import SavedText from '../../parts/SavedText.vue'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
+import { useSpelling } from '../../stores/spelling.ts'
 import { useWriting } from '../../stores/writing.ts'
 
 /** What stands beside the text: its headings, what the page is called, its words, the links that come in. */
@@ -25,6 +28,20 @@ const headings = computed(() => headingsOf(writing.text))
 const hasOwnFirst = computed(() => headings.value.some(({ level }) => level === 1))
 const words = computed(() => countWords(writing.text, openSite.site!.settings.language))
 const linksIn = computed(() => linksInto(openSite.site!, props.page.id))
+
+const spelling = useSpelling()
+/** The unknown word of which more is shown. */
+const lookedAt = ref('')
+const allWords = computed(
+  () =>
+    new Set(
+      [wordsInContent(props.page, openSite.site!), ...wordsInFields(props.page).map(({ words }) => words)]
+        .flat()
+        .map(({ word }) => word),
+    ),
+)
+watch(allWords, (words) => void spelling.lookUp(words), { immediate: true })
+const misspelt = computed(() => [...allWords.value].filter((word) => !spelling.isRight(word)))
 
 /** The headings that are moved together, by their places; none while nothing is chosen. */
 const range = ref<readonly [number, number]>()
@@ -135,6 +152,25 @@ const setter = (field: EntryField) => (value: string) =>
     <p class="quiet">
       {{ words }} words<template v-if="page.body.changed">, last changed {{ page.body.changed }}</template>
     </p>
+
+    <h2>Spelling</h2>
+    <p v-if="spelling.dictionaries.length === 0" class="quiet">
+      No dictionary of this site’s language comes with Viatica.
+    </p>
+    <p v-else-if="misspelt.length === 0" class="quiet">Every word stands in a dictionary.</p>
+    <ul v-else class="links">
+      <li v-for="word in misspelt" :key="word">
+        <button
+          type="button"
+          class="link-button"
+          :aria-expanded="word === lookedAt"
+          @click="lookedAt = word === lookedAt ? '' : word"
+        >
+          {{ word }}
+        </button>
+        <MisspeltWord v-if="word === lookedAt" :entry="page.id" :word="word" />
+      </li>
+    </ul>
 
     <h2>Links that come in</h2>
     <ul v-if="linksIn.length > 0" class="links">

@@ -1,0 +1,28 @@
+import { standings } from '../../plan/surround/surround.ts'
+import { elementsOf, parseMainContent } from '../../standard/fragment.ts'
+import { COMMON_PRACTICE, type Found, type SiteRule } from '../rule.ts'
+
+/** The same mark on every page is wrong on all of them but one. */
+export const markInPiece: SiteRule = {
+  id: 'mark-in-piece',
+  group: 'sameness',
+  severity: 'fault',
+  about: 'here marks in own HTML, which stand on every page alike',
+  source: COMMON_PRACTICE,
+  from: ({ site }) => [site.surround.places],
+  findAll: ({ site }) =>
+    [...standings(site.surround)].flatMap(({ piece }): Found[] => {
+      if (piece.kind !== 'html' || !piece.html.includes('aria-current')) return []
+      return [...elementsOf(parseMainContent(piece.html))].flatMap(({ element }) => {
+        const mark = element.attrs.find(({ name }) => name === 'aria-current')?.value ?? ''
+        if (mark === '' || mark === 'false') return []
+        return [
+          {
+            place: { in: 'piece', piece: piece.id },
+            words: 'Own HTML marks one link as the current page, on every page.',
+            gist: element.attrs.map(({ name, value }) => `${name}=${value}`).join(' '),
+          },
+        ]
+      })
+    }),
+}

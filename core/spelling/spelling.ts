@@ -1,0 +1,57 @@
+import type { Entry } from '../plan/entry.ts'
+import { type Site } from '../plan/site.ts'
+import { type PlacedWord, wordsInBody, wordsInText } from './words.ts'
+
+/** The dictionaries that come with Viatica. */
+export type DictionaryName = 'american' | 'british'
+
+/** What a text in a language is looked up in, by a BCP 47 tag; plain English may be spelt either way. */
+export function dictionariesFor(language: string): readonly DictionaryName[] {
+  const [primary, ...rest] = language.toLowerCase().split('-')
+  if (primary !== 'en') return []
+  if (rest.length === 0) return ['british', 'american']
+  return rest.includes('us') ? ['american'] : ['british']
+}
+
+/** Words that were looked up and stand in no dictionary of the site's language. */
+export type UnknownWords = ReadonlySet<string>
+
+/** Without the ending of a possessive. */
+const stemOf = (word: string) => word.replace(/'s?$/, '')
+
+/** Tells whether a word is spelt right: a dictionary has it, or the site has it among its own. */
+export function speller(
+  { settings }: Pick<Site, 'settings'>,
+  unknown: UnknownWords,
+): (word: string) => boolean {
+  const own = new Set(settings.ownWords.map((word) => word.replaceAll('’', "'")))
+  const isOwn = (word: string) => own.has(word) || own.has(word.toLowerCase())
+  return (word) => !unknown.has(word) || isOwn(word) || isOwn(stemOf(word))
+}
+
+/** The texts of an entry that are spelt, beside its main content; what is derived from another is not there. */
+export const SPELT_FIELDS = ['title', 'label', 'heading', 'description'] as const
+export type SpeltField = (typeof SPELT_FIELDS)[number]
+
+/** The words of an entry beside its main content, each with the field that it stands in. */
+export function wordsInFields(entry: Entry): { readonly field: SpeltField; readonly words: PlacedWord[] }[] {
+  return SPELT_FIELDS.flatMap((field) => {
+    const text = (entry as Partial<Record<SpeltField, string>>)[field]
+    return text ? [{ field, words: wordsInText(text) }] : []
+  })
+}
+
+/** The words that an entry has in its main content. */
+export function wordsInContent(entry: Entry, { settings }: Pick<Site, 'settings'>): readonly PlacedWord[] {
+  return entry.kind === 'page' ? wordsInBody(entry.body, settings.language) : []
+}
+
+/** Every word of a site's entries that is to be looked up. */
+export function wordsOfSite(site: Site): Set<string> {
+  const words = new Set<string>()
+  for (const entry of site.plan.entries.values()) {
+    for (const { word } of wordsInContent(entry, site)) words.add(word)
+    for (const { words: found } of wordsInFields(entry)) for (const { word } of found) words.add(word)
+  }
+  return words
+}
