@@ -19,48 +19,65 @@ interface WrittenSite {
   plan: WrittenEntry
 }
 
-const content = new URL('content/', import.meta.url)
-
-function read(path: string): string {
-  return readFileSync(new URL(path, content), 'utf8')
+/** A site with the bytes of its files by key. */
+export interface LoadedSite {
+  readonly site: Site
+  readonly contents: Map<string, Buffer>
 }
 
-function entryForFile({ changed = '', entries = [], kind = 'page', ...entry }: WrittenEntry): object {
+const read = (folder: URL, path: string) => readFileSync(new URL(path, folder), 'utf8')
+
+function entryForFile(
+  folder: URL,
+  { changed = '', entries = [], kind = 'page', ...entry }: WrittenEntry,
+): object {
   const path = `pages/${entry.id}.html`
-  const body = existsSync(new URL(path, content)) ? { html: read(path), changed } : undefined
-  return { kind, ...entry, ...(body && { body }), entries: entries.map(entryForFile) }
+  const body = existsSync(new URL(path, folder)) ? { html: read(folder, path), changed } : undefined
+  return {
+    kind,
+    ...entry,
+    ...(body && { body }),
+    entries: entries.map((under) => entryForFile(folder, under)),
+  }
 }
 
 /** A key for the bytes of a file, until the server names them by their digest. */
 const contentKey = ({ id }: { id: string }) => id.replaceAll('-', '')
 
-/** The text of the demo as a site file. */
-function demoFile(): string {
-  const { settings, surround, files, plan } = JSON.parse(read('plan.json')) as WrittenSite
+/** The text of a folder's site as a site file. */
+function fileOf(folder: URL): string {
+  const { settings, surround, files, plan } = JSON.parse(read(folder, 'plan.json')) as WrittenSite
   return JSON.stringify({
     format: 'viatica-site',
     version: 2,
     settings,
     surround,
     files: files.map((file) => ({ ...file, content: contentKey(file) })),
-    plan: entryForFile(plan),
+    plan: entryForFile(folder, plan),
     contents: Object.fromEntries(
-      files.map((file) => [contentKey(file), Buffer.from(read(file.path)).toString('base64')]),
+      files.map((file) => [contentKey(file), Buffer.from(read(folder, file.path)).toString('base64')]),
     ),
   })
 }
 
-/** The demo site, the Wetherlock Canal Trust, with the bytes of its pictures by key. All of it is invented. */
-export function loadDemo(): { site: Site; contents: Map<string, Buffer> } {
-  const { site, contents } = readSiteFile(demoFile())
+const readIn = (folder: string) => readSiteFile(fileOf(new URL(`${folder}/`, import.meta.url)))
+
+function load(folder: string): LoadedSite {
+  const { site, contents } = readIn(folder)
   return {
     site,
     contents: new Map([...contents].map(([key, base64]) => [key, Buffer.from(base64, 'base64')])),
   }
 }
 
+/** The demo site, the Wetherlock Canal Trust. All of it is invented. */
+export const loadDemo = () => load('content')
+
+/** A second, small site that was damaged on purpose, to show what Proof finds. All of it is invented, too. */
+export const loadDamagedDemo = () => load('damaged')
+
 /** The demo as a site file, as an author would take it away. */
 export function demoSiteFile(): string {
-  const { site, contents } = readSiteFile(demoFile())
+  const { site, contents } = readIn('content')
   return writeSiteFile(site, contents)
 }

@@ -83,9 +83,9 @@ test('kill -9 between and during changes loses nothing that was confirmed', asyn
   expect(groups).toHaveLength(revision)
 })
 
-test('is loaded with the demo once, and stops in good order when asked to', async () => {
+test('is loaded with the two sites of the demo once, and stops in good order when asked to', async () => {
   await end('SIGKILL')
   const url = await start()
-  expect((await ask(`${url}/api/sites`)).json.sites).toHaveLength(1)
+  expect((await ask(`${url}/api/sites`)).json.sites).toHaveLength(2)
   expect(await end('SIGTERM')).toBe(0)
 })

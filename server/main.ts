@@ -1,7 +1,7 @@
 import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { fileURLToPath } from 'node:url'
-import { loadDemo } from '@viatica/demo/load.ts'
+import { loadDamagedDemo, loadDemo } from '@viatica/demo/load.ts'
 import { pino } from 'pino'
 import { createApp } from './app.ts'
 import { readConfig } from './config.ts'
@@ -19,8 +19,8 @@ const store = new SiteStore(database)
 
 await migrate(database)
 if (config.withDemo && (await store.list()).length === 0) {
-  const { site, contents } = loadDemo()
-  await store.create(site, contents)
+  // The newest stands first in the list.
+  for (const { site, contents } of [loadDamagedDemo(), loadDemo()]) await store.create(site, contents)
 }
 
 const announcements = new Announcements(config.databaseUrl)
