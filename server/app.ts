@@ -11,6 +11,7 @@ import { historyRoutes } from './routes/history.ts'
 import { previewRoutes } from './routes/preview.ts'
 import { screenRoutes } from './routes/screens.ts'
 import { siteRoutes } from './routes/sites.ts'
+import { windowRoutes } from './routes/windows.ts'
 import type { Announcements } from './store/announcements.ts'
 import type { SiteStore } from './store/siteStore.ts'
 
@@ -61,6 +62,7 @@ export function createApp({ store, announcements, logger, hosts, maxFileBytes, s
     changeRoutes(store, maxFileBytes),
     archiveRoutes(store),
     historyRoutes(store),
+    windowRoutes(store),
     events.routes,
     unknownAddress,
   )

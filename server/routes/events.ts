@@ -6,7 +6,8 @@ import type { SiteStore } from '../store/siteStore.ts'
 const HEARTBEAT_MS = 20_000
 
 /**
- * `GET /api/sites/:id/events`: server-sent events that say the newest revision of a site, at once and at every change.
+ * `GET /api/sites/:id/events`: server-sent events that say the newest revision of a site, at once and at every change,
+ * and which windows write on which page.
  * https://html.spec.whatwg.org/multipage/server-sent-events.html
  */
 export function eventRoutes(
@@ -18,7 +19,13 @@ export function eventRoutes(
     const { id } = request.params
     const say = (revision: number) => response.write(`event: revision\ndata: ${revision}\n\n`)
     // First listening, then reading: what happens in between is said twice rather than not at all.
-    const stop = announcements.on(id, say)
+    const stops = [
+      announcements.on(id, say),
+      announcements.onWindow(id, (at) => response.write(`event: window\ndata: ${JSON.stringify(at)}\n\n`)),
+    ]
+    const stop = () => {
+      for (const end of stops) end()
+    }
     let heartbeat: NodeJS.Timeout | undefined
     response.on('close', () => {
       stop()

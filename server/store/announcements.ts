@@ -9,6 +9,22 @@ export function announcement(site: string, revision: number): string {
   return `${site} ${revision}`
 }
 
+/** The channel on which they say which window writes on which page. */
+export const WINDOWS_CHANNEL = 'viatica_windows'
+
+/** A window, and the page that is written in it; empty for none. */
+export interface WindowAt {
+  readonly window: string
+  readonly page: string
+  /** Whether the others should say, too, where they write. */
+  readonly asks: boolean
+}
+
+/** What is said on the channel of windows. */
+export function windowAnnouncement(site: string, { window, page, asks }: WindowAt): string {
+  return [site, window, asks ? 'asks' : 'says', page].join(' ')
+}
+
 const RETRY_MS = 1000
 
 /**
@@ -17,7 +33,8 @@ const RETRY_MS = 1000
  */
 export class Announcements {
   readonly #url: string
-  readonly #heard = new EventEmitter<Record<string, [revision: number]>>().setMaxListeners(0)
+  readonly #revisions = new EventEmitter<Record<string, [revision: number]>>().setMaxListeners(0)
+  readonly #windows = new EventEmitter<Record<string, [at: WindowAt]>>().setMaxListeners(0)
   #client: pg.Client | undefined
   #retry: NodeJS.Timeout | undefined
   #isClosed = false
@@ -39,12 +56,14 @@ export class Announcements {
     }
     client.on('error', again)
     client.on('end', again)
-    client.on('notification', ({ payload = '' }) => {
-      const [site = '', revision = ''] = payload.split(' ')
-      this.#heard.emit(site, Number(revision))
+    client.on('notification', ({ channel, payload = '' }) => {
+      const [site = '', said = '', way = '', page = ''] = payload.split(' ')
+      if (channel === CHANNEL) this.#revisions.emit(site, Number(said))
+      else this.#windows.emit(site, { window: said, asks: way === 'asks', page })
     })
     try {
       await client.connect()
+      await client.query(`listen ${WINDOWS_CHANNEL}`)
       await client.query(`listen ${CHANNEL}`)
     } catch {
       again()
@@ -53,14 +72,21 @@ export class Announcements {
 
   /** Calls `hear` with the newest revision of a site whenever it changes. @returns what ends it */
   on(site: string, hear: (revision: number) => void): () => void {
-    this.#heard.on(site, hear)
-    return () => this.#heard.off(site, hear)
+    this.#revisions.on(site, hear)
+    return () => this.#revisions.off(site, hear)
+  }
+
+  /** Calls `hear` whenever a window says on which page of a site it writes. @returns what ends it */
+  onWindow(site: string, hear: (at: WindowAt) => void): () => void {
+    this.#windows.on(site, hear)
+    return () => this.#windows.off(site, hear)
   }
 
   async close(): Promise<void> {
     this.#isClosed = true
     clearTimeout(this.#retry)
-    this.#heard.removeAllListeners()
+    this.#revisions.removeAllListeners()
+    this.#windows.removeAllListeners()
     await this.#client?.end().catch(() => undefined)
   }
 }

@@ -8,7 +8,7 @@ import type { Plan } from '@viatica/core/plan/plan.ts'
 import { DEFAULT_SETTINGS, type Settings, type Site } from '@viatica/core/plan/site.ts'
 import { EMPTY_SURROUND, type Surround } from '@viatica/core/plan/surround/surround.ts'
 import type { Knex } from 'knex'
-import { announcement, CHANNEL } from './announcements.ts'
+import { announcement, CHANNEL, windowAnnouncement, type WindowAt, WINDOWS_CHANNEL } from './announcements.ts'
 import { keepContent, readContent } from './contents.ts'
 import { saveDifference } from './difference.ts'
 import { type EntryRow, entryOfRow } from './rows.ts'
@@ -226,6 +226,16 @@ export class SiteStore {
     })
     if (outcome.after) this.#remember(id, outcome.after)
     return outcome.stored
+  }
+
+  /** Tells all who have a site open on which page a window writes. @throws UnknownSite */
+  async announceWindow(id: string, at: WindowAt): Promise<void> {
+    const { rows } = (await this.#database.raw('select pg_notify(?, ?) from sites where id = ?', [
+      WINDOWS_CHANNEL,
+      windowAnnouncement(id, at),
+      id,
+    ])) as { rows: unknown[] }
+    if (rows.length === 0) throw new UnknownSite(id)
   }
 
   /** The changes after one revision and before another. */

@@ -30,6 +30,24 @@ export interface PastChange {
   readonly madeAt: string
 }
 
+/** A window, and the page that is written in it; empty for none. */
+export interface WindowAt {
+  readonly window: string
+  readonly page: string
+  /** Whether the others should say, too, where they write. */
+  readonly asks: boolean
+}
+
+/** What is heard of a site. */
+export interface Hearing {
+  /** Its newest revision, at once and at every change. */
+  revision(newest: number): void
+  /** On which page a window writes, whenever it says so. */
+  window(at: WindowAt): void
+  /** That from now on all of this is heard, perhaps anew. */
+  opened(): void
+}
+
 const JSON_TYPE = 'application/json'
 const SITE_FILE_TYPE = 'application/vnd.viatica.site+json'
 const OPML_TYPE = 'text/x-opml'
@@ -64,11 +82,18 @@ export const sitesApi = {
   changesAfter: (id: string, revision: number) =>
     request<{ revision: number; changes: Saved['missed'] }>('GET', `${at(id)}/changes?after=${revision}`),
 
-  /** Calls `hear` with the newest revision of a site, now and at every change. @returns what ends it */
-  hear(id: string, hear: (revision: number) => void): () => void {
+  /** Hears of a site. @returns what ends it */
+  hear(id: string, hearing: Hearing): () => void {
     const source = new EventSource(`${at(id)}/events`)
-    source.addEventListener('revision', ({ data }) => hear(Number(data)))
+    source.addEventListener('revision', ({ data }) => hearing.revision(Number(data)))
+    source.addEventListener('window', ({ data }) => hearing.window(JSON.parse(String(data)) as WindowAt))
+    source.addEventListener('open', () => hearing.opened())
     return () => source.close()
+  },
+
+  /** Says on which page this window writes, also while it closes; nobody waits for an answer. */
+  announceWindow(id: string, where: WindowAt): void {
+    navigator.sendBeacon(`${at(id)}/windows`, new Blob([JSON.stringify(where)], { type: JSON_TYPE }))
   },
 
   /** Up to a hundred changes before a revision, the newest first. */

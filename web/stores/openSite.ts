@@ -10,6 +10,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { Refusal } from '../api/request.ts'
 import { sitesApi } from '../api/sites.ts'
 import { useRipple } from './ripple.ts'
+import { useWindows } from './windows.ts'
 
 /** A change that was made here, and how to take it back. */
 interface Step {
@@ -62,6 +63,7 @@ const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms))
  */
 export const useOpenSite = defineStore('openSite', () => {
   const ripple = useRipple()
+  const windows = useWindows()
   const id = ref('')
   const site = shallowRef<Site>()
   const trouble = ref('')
@@ -147,9 +149,13 @@ export const useOpenSite = defineStore('openSite', () => {
   function hear(): void {
     if (hearing || !id.value) return
     heard = 0
-    hearing = sitesApi.hear(id.value, (newest) => {
-      heard = Math.max(heard, newest)
-      void catchUp()
+    hearing = sitesApi.hear(id.value, {
+      revision(newest) {
+        heard = Math.max(heard, newest)
+        void catchUp()
+      },
+      window: windows.hear,
+      opened: windows.ask,
     })
   }
 

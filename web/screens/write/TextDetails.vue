@@ -10,6 +10,7 @@ import type { SetEntry } from '@viatica/core/plan/change/change.ts'
 import { Button } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import MisspeltWord from '../../parts/MisspeltWord.vue'
+import OwnWords from '../../parts/OwnWords.vue'
 import SavedText from '../../parts/SavedText.vue'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
@@ -171,6 +172,8 @@ const setter = (field: EntryField) => (value: string) =>
         <MisspeltWord v-if="word === lookedAt" :entry="page.id" :word="word" />
       </li>
     </ul>
+
+    <OwnWords />
 
     <h2>Links that come in</h2>
     <ul v-if="linksIn.length > 0" class="links">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { IconLayoutBottombarCollapse, IconLink, IconMarkdown, IconPhoto } from '@tabler/icons-vue'
+import { IconLayoutBottombarCollapse, IconLink, IconMarkdown, IconPhoto, IconUsers } from '@tabler/icons-vue'
 import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import { readMarkdown } from '@viatica/core/formats/markdown.ts'
 import { escapeAttribute, escapeText } from '@viatica/core/render/escape.ts'
@@ -7,18 +7,20 @@ import type { SingleChange } from '@viatica/core/plan/change/change.ts'
 import { newPage } from '@viatica/core/plan/newEntry.ts'
 import { childrenOf } from '@viatica/core/plan/plan.ts'
 import { Button } from 'ant-design-vue'
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import LivePage from '../../parts/LivePage.vue'
 import ViewNav from '../../parts/ViewNav.vue'
 import WidthChoice from '../../parts/WidthChoice.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
+import { useWindows } from '../../stores/windows.ts'
 import { useWriting } from '../../stores/writing.ts'
 import StopLayout from '../site/StopLayout.vue'
 import type { Insertion } from './insertion.ts'
 import LinkDialog from './LinkDialog.vue'
 import PictureDialog from './PictureDialog.vue'
 import SourceEditor from './source/SourceEditor.vue'
+import StartFrom from './StartFrom.vue'
 import TextDetails from './TextDetails.vue'
 import VisualEditor from './visual/VisualEditor.vue'
 
@@ -30,6 +32,7 @@ const VIEWS = [
 const route = useRoute()
 const openSite = useOpenSite()
 const writing = useWriting()
+const windows = useWindows()
 const view = computed(() => (route.params['view'] === 'source' ? 'source' : ''))
 const width = ref(1280)
 const showsPage = ref(true)
@@ -114,6 +117,19 @@ onBeforeUnmount(() => {
   window.removeEventListener('beforeunload', writing.saveNow)
   writing.saveNow()
 })
+
+// Other windows are told which text is open here, and that it is not any more.
+watch(
+  () => writing.page?.id ?? '',
+  (page) => windows.write(openSite.id, page),
+  { immediate: true },
+)
+const leave = () => windows.write(openSite.id, '')
+onMounted(() => window.addEventListener('pagehide', leave))
+onBeforeUnmount(() => {
+  window.removeEventListener('pagehide', leave)
+  leave()
+})
 </script>
 
 <template>
@@ -173,6 +189,11 @@ onBeforeUnmount(() => {
         </button>
         <WidthChoice v-if="showsPage" v-model="width" />
       </div>
+      <p v-if="windows.countOn(writing.page.id) > 0" class="others" role="status">
+        <IconUsers :size="17" aria-hidden="true" />
+        {{ windows.countOn(writing.page.id) === 1 ? 'Another window has' : 'Other windows have' }}
+        this text open, too: what is written there comes in here.
+      </p>
       <div v-if="writing.theirs !== undefined" class="conflict" role="alert">
         <p>
           Another window changed this text while you wrote. Yours is kept here and not saved yet; the other is
@@ -182,6 +203,7 @@ onBeforeUnmount(() => {
         <Button size="small" @click="writing.settle('theirs')">Take the other</Button>
       </div>
       <p v-if="writing.fault" class="field-fault" role="alert">Not saved: {{ writing.fault }}</p>
+      <StartFrom v-if="writing.text.trim() === ''" />
       <SourceEditor v-if="view === 'source'" ref="sourceEditor" class="editor" />
       <VisualEditor v-else ref="visualEditor" class="editor" @link="ask('link')" @picture="ask('picture')" />
       <LivePage v-if="showsPage" :page="writing.page.id" :width="width" class="page" />
@@ -220,6 +242,17 @@ onBeforeUnmount(() => {
   color: var(--slate);
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+
+.others {
+  display: flex;
+  flex: none;
+  align-items: center;
+  gap: 8px;
+  margin: 0;
+  padding: 5px 12px;
+  border: 1px solid var(--slate);
+  border-radius: 3px;
 }
 
 .conflict {
