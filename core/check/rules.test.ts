@@ -162,6 +162,29 @@ const CASES: readonly (readonly [string, readonly SingleChange[], number, readon
     [],
   ],
   [
+    'other-case',
+    [
+      addFile('p', 'docs/plan.pdf'),
+      body('visit', '<a href="Visit/Times.html">a b</a> <a href="docs/Plan.pdf">c d</a>'),
+    ],
+    2,
+    [
+      addFile('p', 'docs/plan.pdf'),
+      body('visit', '<a href="visit/times.html">a b</a> <a href="docs/plan.pdf">c d</a>'),
+    ],
+  ],
+  [
+    'no-such-file',
+    [
+      body(
+        'visit',
+        '<img src="data:," alt="" width="1" height="1" srcset="a.png 1x, b.png 2x"><video poster="c.png"></video>',
+      ),
+    ],
+    3,
+    [body('visit', '<img src="data:," alt="" width="1" height="1" srcset="https://example.org/a.png 1x">')],
+  ],
+  [
     'empty-target',
     [body('visit', '<a href="">to it</a><a href="#">to that</a>')],
     2,

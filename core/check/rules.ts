@@ -25,6 +25,7 @@ import {
   hostWithoutScheme,
   mailWithoutScheme,
   noSuchFile,
+  otherCase,
   ownPath,
   schemeNotAllowed,
 } from './links/typedTarget.ts'
@@ -47,6 +48,7 @@ export const RULES: readonly Rule[] = [
     linkToPlanned,
     missingHeading,
     noSuchFile,
+    otherCase,
     emptyTarget,
     hostWithoutScheme,
     mailWithoutScheme,

@@ -11,12 +11,21 @@ import { escapeAttribute } from '../render/escape.ts'
 /** Where a site stands that has no published address yet; no real host has this name (RFC 2606). */
 const NOWHERE = 'https://site.invalid/'
 
-/** Where an address that an author typed on a page leads: the pointer to write for it; undefined when it leads out. */
-export function pointerFor(site: Site, page: EntryId, typed: string): string | undefined {
+/** A page or file of the site that a typed address leads to. */
+export interface OwnTarget {
+  /** What to write for it, so that it follows. */
+  readonly pointer: string
+  /** Whether its path is written as it is; many hosts find nothing where only the case differs. */
+  readonly isSameCase: boolean
+}
+
+/** Where an address that an author typed on a page leads within the site; undefined when it leads out, or nowhere. */
+export function ownTargetOf(site: Site, page: EntryId, typed: string): OwnTarget | undefined {
   const text = typed.trim()
   if (text === '' || text.startsWith('#') || /^(entry|site-file):/.test(text)) return undefined
   const top = site.settings.baseUrl || NOWHERE
-  const path = addressesOf(site).paths.get(page)
+  const { paths } = addressesOf(site)
+  const path = paths.get(page)
   if (path === undefined) return undefined
   const here = site.settings.baseUrl === '' ? top + encodePath(path) : absoluteUrl(site.settings, path)
   const url = resolveReference(here, text)
@@ -25,9 +34,20 @@ export function pointerFor(site: Site, page: EntryId, typed: string): string | u
   const plain = decoded(whole.slice(top.length))
   if (plain === undefined) return undefined
   const found = pageAtPath(site, plain)
-  if (found !== undefined) return `entry:${found}${fragment === '' ? '' : `#${fragment}`}`
+  if (found !== undefined) {
+    const file = plain === '' || plain.endsWith('/') ? `${plain}index${site.settings.extension}` : plain
+    return {
+      pointer: `entry:${found}${fragment === '' ? '' : `#${fragment}`}`,
+      isSameCase: paths.get(found) === file,
+    }
+  }
   const file = [...site.files.values()].find((one) => nameKey(one.path) === nameKey(plain))
-  return file && `site-file:${file.id}`
+  return file && { pointer: `site-file:${file.id}`, isSameCase: file.path === plain }
+}
+
+/** The pointer to write for an address that an author typed on a page; undefined when it leads out of the site. */
+export function pointerFor(site: Site, page: EntryId, typed: string): string | undefined {
+  return ownTargetOf(site, page, typed)?.pointer
 }
 
 function decoded(path: string): string | undefined {

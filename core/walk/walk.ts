@@ -9,6 +9,7 @@ import { isWritten, type Site } from '../plan/site.ts'
 import { sectionMenuNames } from '../plan/surround/surround.ts'
 import { createRenderer } from '../render/renderer.ts'
 import { type Element, elementsOf } from '../standard/fragment.ts'
+import { inSourceSet } from '../standard/sourceSet.ts'
 import { resolveReference } from '../standard/reference.ts'
 
 /** Something on a page of the finished site that is not as it must be. */
@@ -38,9 +39,6 @@ const LINKING = ['href', 'src', 'poster', 'data', 'action', 'cite']
 type Document = DefaultTreeAdapterTypes.Document
 
 const attribute = (element: Element, name: string) => element.attrs.find((one) => one.name === name)?.value
-
-/** The addresses that a `srcset` names. https://html.spec.whatwg.org/multipage/images.html#srcset-attributes */
-const inSourceSet = (value: string) => value.split(/,\s+/).flatMap((one) => one.trim().split(/\s+/)[0] || [])
 
 function linksOf(element: Element): string[] {
   const named = LINKING.flatMap((name) => attribute(element, name) ?? [])

@@ -1,22 +1,34 @@
-import { pointerFor } from '../../content/ownLinks.ts'
+import { ownTargetOf, pointerFor } from '../../content/ownLinks.ts'
+import { inSourceSet } from '../../standard/sourceSet.ts'
 import type { PageEntry } from '../../plan/entry.ts'
 import { isAllowedTarget, likelyTarget } from '../../standard/target.ts'
 import { attributeOf, elementsIn, inContent, type PlacedElement, withAttribute } from '../bodyElements.ts'
 import type { Checked, Found, PageRule, Severity } from '../rule.ts'
 
 /** What an author typed as a target, and what is wrong with it. */
-type TypedFault = 'empty' | 'host' | 'mail' | 'scheme' | 'own path' | 'no such file'
+type TypedFault = 'empty' | 'host' | 'mail' | 'scheme' | 'own path' | 'other case' | 'no such file'
 
 function faultOf({ site }: Checked, page: PageEntry, typed: string): TypedFault | undefined {
   const text = typed.trim()
   if (text === '' || text === '#') return 'empty'
   if (/^#|^(entry|site-file):/.test(text) || isAllowedTarget(text)) return undefined
-  if (pointerFor(site, page.id, text) !== undefined) return 'own path'
+  const own = ownTargetOf(site, page.id, text)
+  if (own) return own.isSameCase ? 'own path' : 'other case'
   const likely = likelyTarget(text)
   if (likely.startsWith('mailto:')) return 'mail'
   if (likely !== text) return 'host'
   if (/^\/\//.test(text)) return undefined
   return /^[a-z][a-z0-9+.-]*:/i.test(text) ? 'scheme' : 'no such file'
+}
+
+/** What an author typed into an element as a target; of several sources of a picture, each. */
+function typedIn(placed: PlacedElement): { readonly name: string; readonly typed: string }[] {
+  const single = ['href', 'src', 'poster', 'data', 'cite'].flatMap((name) => {
+    const typed = attributeOf(placed, name)
+    return typed === undefined ? [] : [{ name, typed }]
+  })
+  const several = inSourceSet(attributeOf(placed, 'srcset') ?? '')
+  return [...single, ...several.map((typed) => ({ name: 'srcset', typed }))]
 }
 
 function typedRule(
@@ -26,10 +38,9 @@ function typedRule(
   mended?: (checked: Checked, page: PageEntry, typed: string) => string | undefined,
 ): PageRule {
   const found = (checked: Checked, page: PageEntry, placed: PlacedElement): Found[] =>
-    ['href', 'src'].flatMap((name) => {
-      const typed = attributeOf(placed, name)
-      if (typed === undefined || faultOf(checked, page, typed) !== fault) return []
-      const next = mended?.(checked, page, typed)
+    typedIn(placed).flatMap(({ name, typed }) => {
+      if (faultOf(checked, page, typed) !== fault) return []
+      const next = name === 'srcset' ? undefined : mended?.(checked, page, typed)
       return [
         {
           place: inContent(page, placed),
@@ -110,6 +121,19 @@ export const ownPath = typedRule(
     source: 'common practice',
   },
   (typed) => `The path “${typed}” belongs to this site, and does not follow when that moves.`,
+  ({ site }, page, typed) => pointerFor(site, page.id, typed),
+)
+
+/** A path that some computers find, and most hosts do not. */
+export const otherCase = typedRule(
+  'other case',
+  {
+    id: 'other-case',
+    severity: 'fault',
+    about: 'paths that differ from those of the site by capitals',
+    source: URL_STANDARD,
+  },
+  (typed) => `“${typed}” differs by capitals from what stands on the site.`,
   ({ site }, page, typed) => pointerFor(site, page.id, typed),
 )
 
