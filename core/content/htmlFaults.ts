@@ -20,6 +20,8 @@ export interface HtmlFault {
   /** From 1. */
   readonly line: number
   readonly what: string
+  /** What the HTML standard calls it, where it is an error of its tokenizer. */
+  readonly code?: string
 }
 
 /** What the HTML standard calls errors that its tokenizer finds, in plain words where they are common. */
@@ -85,7 +87,7 @@ export function htmlFaults(source: string): HtmlFault[] {
   const { fragment, ends } = parseNoting(source, ({ code, startOffset, endOffset, startLine }) => {
     const what = PARSE_ERRORS[code] ?? code.replaceAll('-', ' ')
     const end = Math.max(endOffset, startOffset + 1)
-    faults.push({ kind: 'markup', start: startOffset, end, line: startLine, what })
+    faults.push({ kind: 'markup', start: startOffset, end, line: startLine, what, code })
   })
   const closing = new Set<number>()
   const seen = new Set<string>()

@@ -26,9 +26,16 @@ export function lines(max: number) {
   return v.pipe(
     v.string('must be text'),
     v.maxLength(max, `must be at most ${max} characters long`),
-    v.check(
-      (text) => text.isWellFormed() && !CONTROL_IN_LINES.test(text),
-      'must not contain control characters',
-    ),
+    v.rawCheck(({ dataset, addIssue }) => {
+      if (!dataset.typed) return
+      const text = dataset.value
+      const at = text.search(CONTROL_IN_LINES)
+      if (at >= 0)
+        addIssue({ message: `must not contain control characters, as in line ${lineAt(text, at)}` })
+      else if (!text.isWellFormed()) addIssue({ message: 'must not contain halves of characters' })
+    }),
   )
 }
+
+/** The line of a place in a text, from 1. */
+const lineAt = (text: string, at: number) => text.slice(0, at).split('\n').length

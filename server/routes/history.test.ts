@@ -120,6 +120,29 @@ describe('events', () => {
     await stream.return(undefined)
   })
 
+  test('say which window writes on which page, to all who have the site open', async () => {
+    const id = await server.demo()
+    const other = await server.api.create('Other')
+    const response = await fetch(at(id, 'events'))
+    const reader = response.body!.pipeThrough(new TextDecoderStream()).getReader()
+    const window = randomUUID()
+    const say = (site: string, said: object) =>
+      ask(`${server.url}/api/sites/${site}/windows`, 'POST', { window, page: 'news', asks: true, ...said })
+    expect((await say(other, {})).status).toBe(204)
+    expect((await say(id, {})).status).toBe(204)
+    expect((await say(id, { page: '', asks: false })).status).toBe(204)
+    let text = ''
+    while (text.split('event: window').length < 3) text += (await reader.read()).value
+    await reader.cancel()
+    expect([...text.matchAll(/event: window\ndata: (.*)/g)].map(([, said]) => JSON.parse(said!))).toEqual([
+      { window, asks: true, page: 'news' },
+      { window, asks: false, page: '' },
+    ])
+    expect((await say('nothing', {})).status).toBe(404)
+    for (const wrong of [{ window: 'me' }, { page: '../x' }, { asks: 1 }, { more: true }])
+      expect((await say(id, wrong)).status).toBe(400)
+  })
+
   test('are heard again after the connection to the database was broken off', async () => {
     const id = await server.demo()
     const stream = revisions(at(id, 'events'))
