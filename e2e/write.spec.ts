@@ -1,6 +1,16 @@
 import type { Page } from '@playwright/test'
 import { serveUnpacked } from './staticSite.ts'
-import { choose, expect, openDemo, row, saved, type Served, test, writeSource } from './viatica.ts'
+import {
+  axeFindings,
+  choose,
+  expect,
+  openDemo,
+  row,
+  saved,
+  type Served,
+  test,
+  writeSource,
+} from './viatica.ts'
 
 const source = (page: Page) => page.getByRole('textbox', { name: 'Source of the main content' })
 const visual = (page: Page) => page.getByRole('textbox', { name: 'Main content' })
@@ -238,4 +248,72 @@ test('what comes from a word processor comes in clean, in both ways', async ({ p
   await page.keyboard.press('Control+a')
   await paste(page)
   await expect(source(page)).toContainText('<p>Red <strong>bold</strong></p>')
+})
+
+test('two windows with one text open are told of each other before either writes', async ({
+  page,
+  served,
+}) => {
+  await openWrite(page, served, 'privacy', 'As source')
+  const told = (of: Page) => of.getByText('Another window has this text open')
+  await expect(told(page)).toHaveCount(0)
+  const other = await page.context().newPage()
+  await openWrite(other, served, 'privacy', 'As source')
+  await expect(told(page)).toBeVisible()
+  await expect(told(other)).toBeVisible()
+  expect(await axeFindings(page)).toEqual([])
+  await choose(other, 'contact')
+  await expect(told(page)).toHaveCount(0)
+  await choose(other, 'privacy')
+  await expect(told(page)).toBeVisible()
+  await other.close()
+  await expect(told(page)).toHaveCount(0)
+})
+
+test('a page without a text starts from that of another', async ({ page, served }) => {
+  const id = await openWrite(page, served, 'privacy', 'As source')
+  await source(page).fill('')
+  await page.getByLabel('Start from that of').fill('Mill')
+  await page.getByTitle('Mill Lock', { exact: true }).click()
+  await expect(source(page)).toContainText('lock')
+  expect(await holds(served, id, 'privacy', 'lock')).toBe(await bodyNow(served, id, 'mill-lock'))
+})
+
+test('a text that cannot be kept is refused with the reason and the line, and stays in the editor', async ({
+  page,
+  served,
+}) => {
+  const id = await openWrite(page, served, 'privacy', 'As source')
+  const before = await bodyNow(served, id, 'privacy')
+  const refused = (words: string | RegExp) => expect(page.getByText(words)).toBeVisible()
+  /** Puts a text into the editor as one paste. */
+  const paste = (text: string) =>
+    source(page).evaluate((element, text) => {
+      const data = new DataTransfer()
+      data.setData('text/plain', text)
+      element.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+      )
+    }, text)
+  const replace = async (text: string) => {
+    await source(page).click()
+    await page.keyboard.press('Control+a')
+    await paste(text)
+  }
+  await replace(`<p>one</p>\n${'<div>'.repeat(20_000)}`)
+  await refused(/Not saved: Elements are nested more than \d+ deep at line 2/)
+  await replace(`<p>one</p>\n<p>${'word '.repeat(1_000_000)}</p>`)
+  await refused(/Not saved: must be at most 1000000 characters long/)
+  await replace('<p>one</p>\n<p>two\u0000</p>')
+  await refused(/Not saved: must not contain control characters, as in line 2/)
+  await expect(source(page)).toContainText('two')
+  expect(await bodyNow(served, id, 'privacy')).toBe(before)
+  // What brings its own document, or a form around the end of main, stays inside main.
+  const html = '<html><body class="x"><form><p>inside</p></main></form></body></html>'
+  await replace(html)
+  await holds(served, id, 'privacy', 'inside')
+  const shown = page.frameLocator('iframe')
+  await expect(shown.locator('main p', { hasText: 'inside' })).toBeVisible()
+  await expect(shown.locator('body > footer')).toBeVisible()
+  await expect(shown.locator('body.x')).toHaveCount(0)
 })

@@ -59,7 +59,7 @@ onBeforeUnmount(() => dialog.value?.close())
 <template>
   <Teleport to="body">
     <dialog ref="dialog" aria-label="The pages, one after the other" @close="emit('close')" @keydown="press">
-      <header v-if="looking.here && page">
+      <div v-if="looking.here && page" class="bar">
         <Button title="Previous page (P)" :disabled="looking.at <= 0" @click="looking.step(-1)"
           ><IconArrowLeft :size="16" aria-hidden="true" /> Previous</Button
         >
@@ -92,7 +92,7 @@ onBeforeUnmount(() => dialog.value?.close())
         >
           <IconX :size="19" aria-hidden="true" />
         </button>
-      </header>
+      </div>
       <div class="stage">
         <LivePage v-if="page" :page="page.id" :width="width" class="page" :style="{ width: `${width}px` }" />
       </div>
@@ -115,7 +115,7 @@ dialog {
   border: 0;
 }
 
-header {
+.bar {
   display: flex;
   flex: none;
   align-items: center;
