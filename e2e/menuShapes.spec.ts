@@ -1,26 +1,10 @@
-import { planOfBranch } from '@viatica/core/plan/branch.ts'
-import { newPage } from '@viatica/core/plan/newEntry.ts'
-import { siteWith, type Site } from '@viatica/core/plan/site.ts'
+import { siteWith } from '@viatica/core/plan/site.ts'
 import { DEFAULT_LOOK, HERE_LOOKS, HOVER_LOOKS } from '@viatica/core/plan/surround/look.ts'
 import { MENU_SHAPES, type MenuShape, type Place, PLACES } from '@viatica/core/plan/surround/piece.ts'
 import { BREADCRUMB_SEPARATORS } from '@viatica/core/plan/surround/rules.ts'
 import { STANDARD_SURROUND, type Surround } from '@viatica/core/plan/surround/surround.ts'
-import { MENU_SCRIPT } from '@viatica/core/render/menuScript.ts'
-import { createRenderer } from '@viatica/core/render/renderer.ts'
-import { styleSheet } from '@viatica/core/render/style/styleSheet.ts'
+import { SMALL_PLAN, standingAlone } from './standingAlone.ts'
 import { axeFindings, expect, test } from './viatica.ts'
-
-const leaf = (id: string, title: string) => ({ ...newPage(id, title, { state: 'ready' }), entries: [] })
-const plan = planOfBranch({
-  ...leaf('home', 'Home'),
-  entries: [
-    { ...leaf('visit', 'Visit'), entries: [leaf('times', 'Opening times'), leaf('access', 'Access')] },
-    {
-      ...leaf('boats', 'Boating'),
-      entries: [{ ...leaf('locks', 'Locks'), entries: [leaf('mill', 'Mill Lock')] }],
-    },
-  ],
-})
 
 /** One menu of a shape in a place, beside the standard surround; the other choices go round with the number. */
 function surroundOf(shape: MenuShape, place: Place, n: number): Surround {
@@ -52,14 +36,6 @@ function surroundOf(shape: MenuShape, place: Place, n: number): Surround {
   }
 }
 
-/** A page with its style sheet and script in it, so that it can stand by itself. */
-function standingAlone(site: Site, page: string): string {
-  return createRenderer(site, 2026)
-    .page(page)
-    .replace(/<link rel="stylesheet"[^>]*>/, () => `<style>${styleSheet(site.surround, 'fonts/')}</style>`)
-    .replace(/<script src="[^"]*"><\/script>/, () => `<script>${MENU_SCRIPT}</script>`)
-}
-
 test('axe-core finds nothing on pages with a menu of any shape in any place, folded and open, wide and narrow', async ({
   page,
 }) => {
@@ -67,7 +43,7 @@ test('axe-core finds nothing on pages with a menu of any shape in any place, fol
   for (const [n, [shape, place]] of MENU_SHAPES.flatMap((one) =>
     PLACES.map((at) => [one, at] as const),
   ).entries()) {
-    const site = { ...siteWith({ name: 'Basin' }, plan), surround: surroundOf(shape, place, n) }
+    const site = { ...siteWith({ name: 'Basin' }, SMALL_PLAN), surround: surroundOf(shape, place, n) }
     await page.setViewportSize({ width: n % 2 === 0 ? 1280 : 360, height: 800 })
     await page.setContent(standingAlone(site, ['times', 'mill', 'home', 'locks'][n % 4]!))
     const at = `${shape} in ${place}`
