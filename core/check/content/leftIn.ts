@@ -1,4 +1,3 @@
-import { isBegun } from '../../plan/entry.ts'
 import { COMMON_PRACTICE, type PageRule } from '../rule.ts'
 import { textOfBody } from '../../figures/words.ts'
 
@@ -30,26 +29,4 @@ export const leftIn: PageRule = {
       },
     ]
   },
-}
-
-export const emptyPage: PageRule = {
-  id: 'empty-page',
-  group: 'content',
-  severity: 'doubt',
-  about: 'pages that are ready and have no main content',
-  source: COMMON_PRACTICE,
-  from: (_, page) => [page.body, page.state],
-  find: (_, page) =>
-    isBegun(page) &&
-    page.state === 'ready' &&
-    textOfBody(page.body) === '' &&
-    !/<(img|video|audio|svg|iframe)\b/i.test(page.body.html)
-      ? [
-          {
-            place: { in: 'entry', entry: page.id },
-            words: 'The page is ready and has no main content.',
-            gist: '',
-          },
-        ]
-      : [],
 }

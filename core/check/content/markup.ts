@@ -19,7 +19,8 @@ function asRead(page: PageEntry) {
   return { kind: 'setEntry' as const, entry: page.id, field: 'body' as const, value: { ...page.body, html } }
 }
 
-function markupRule(
+/** A rule that finds some kinds of faults of a source. @param mends whether closing all that is open puts it right */
+export function markupRule(
   kinds: readonly HtmlFaultKind[],
   head: Pick<PageRule, 'id' | 'severity' | 'about' | 'source'>,
   mends: boolean,
@@ -40,38 +41,4 @@ function markupRule(
   }
 }
 
-const HTML = 'HTML: https://html.spec.whatwg.org/multipage/syntax.html'
-
-/** One unclosed element would swallow the footer, if pages were put together by hand. */
-export const unclosed = markupRule(
-  ['unclosed', 'stray end'],
-  {
-    id: 'not-closed',
-    severity: 'fault',
-    about: 'elements that are not closed, or that close nothing',
-    source: HTML,
-  },
-  true,
-)
-
-export const parseErrors = markupRule(
-  ['markup'],
-  {
-    id: 'markup',
-    severity: 'fault',
-    about: 'errors of the HTML standard',
-    source: `${HTML.replace('syntax', 'parsing')}#parse-errors`,
-  },
-  false,
-)
-
-export const doubleId = markupRule(
-  ['double id'],
-  {
-    id: 'double-id',
-    severity: 'fault',
-    about: 'ids that stand twice in a text',
-    source: 'HTML: https://html.spec.whatwg.org/multipage/dom.html#the-id-attribute',
-  },
-  false,
-)
+export const HTML = 'HTML: https://html.spec.whatwg.org/multipage/syntax.html'

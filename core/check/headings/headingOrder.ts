@@ -2,7 +2,8 @@ import { headingsOf, type HeadingDoubt, shiftHeadings } from '../../content/head
 import { inContent } from '../bodyElements.ts'
 import type { PageRule, Severity } from '../rule.ts'
 
-function headingRule(
+/** A rule that finds headings with one doubt. @param mends whether promoting the heading puts it right */
+export function headingRule(
   doubt: HeadingDoubt,
   head: { readonly id: string; readonly severity: Severity; readonly about: string; readonly source: string },
   words: (text: string) => string,
@@ -34,36 +35,3 @@ function headingRule(
       }),
   }
 }
-
-const H42 = 'WCAG 2.2, technique H42: https://www.w3.org/WAI/WCAG22/Techniques/html/H42'
-
-export const skippedLevel = headingRule(
-  'skips a level',
-  { id: 'skipped-level', severity: 'doubt', about: 'headings that skip a level', source: H42 },
-  (text) => `The heading “${text}” skips a level.`,
-  true,
-)
-
-export const severalFirst = headingRule(
-  'first level again',
-  {
-    id: 'several-first',
-    severity: 'fault',
-    about: 'pages with several first-level headings',
-    source: 'common practice',
-  },
-  (text) => `“${text}” is a second heading of the first level.`,
-  false,
-)
-
-export const emptyHeading = headingRule(
-  'empty',
-  {
-    id: 'empty-heading',
-    severity: 'fault',
-    about: 'headings without text',
-    source: 'WCAG 2.2, 2.4.6: https://www.w3.org/TR/WCAG22/#headings-and-labels',
-  },
-  () => 'A heading has no text.',
-  false,
-)

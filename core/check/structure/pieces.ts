@@ -20,17 +20,3 @@ export const pieces: SiteRule = {
       })),
     ),
 }
-
-/** Pages that can be reached in one way only. */
-export const noMenu: SiteRule = {
-  id: 'no-menu',
-  group: 'access',
-  severity: 'fault',
-  about: 'pages without a menu',
-  source: 'WCAG 2.2, 2.4.5: https://www.w3.org/TR/WCAG22/#multiple-ways',
-  from: ({ site }) => [site.surround.places],
-  findAll: ({ site }) =>
-    [...standings(site.surround)].some(({ piece }) => piece.kind === 'menu' || piece.kind === 'html')
-      ? []
-      : [{ place: { in: 'look' }, words: 'No piece around the content shows a menu.', gist: 'menu' }],
-}

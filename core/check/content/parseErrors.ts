@@ -1,0 +1,12 @@
+import { markupRule, HTML } from './markup.ts'
+
+export const parseErrors = markupRule(
+  ['markup'],
+  {
+    id: 'markup',
+    severity: 'fault',
+    about: 'errors of the HTML standard',
+    source: `${HTML.replace('syntax', 'parsing')}#parse-errors`,
+  },
+  false,
+)

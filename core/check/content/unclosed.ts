@@ -1,0 +1,13 @@
+import { markupRule, HTML } from './markup.ts'
+
+/** One unclosed element would swallow the footer, if pages were put together by hand. */
+export const unclosed = markupRule(
+  ['unclosed', 'stray end'],
+  {
+    id: 'not-closed',
+    severity: 'fault',
+    about: 'elements that are not closed, or that close nothing',
+    source: HTML,
+  },
+  true,
+)

@@ -1,0 +1,13 @@
+import { headingRule } from './headingOrder.ts'
+
+export const emptyHeading = headingRule(
+  'empty',
+  {
+    id: 'empty-heading',
+    severity: 'fault',
+    about: 'headings without text',
+    source: 'WCAG 2.2, 2.4.6: https://www.w3.org/TR/WCAG22/#headings-and-labels',
+  },
+  () => 'A heading has no text.',
+  false,
+)

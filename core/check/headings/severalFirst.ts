@@ -1,0 +1,13 @@
+import { headingRule } from './headingOrder.ts'
+
+export const severalFirst = headingRule(
+  'first level again',
+  {
+    id: 'several-first',
+    severity: 'fault',
+    about: 'pages with several first-level headings',
+    source: 'common practice',
+  },
+  (text) => `“${text}” is a second heading of the first level.`,
+  false,
+)

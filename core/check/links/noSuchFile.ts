@@ -1,0 +1,13 @@
+import { typedRule, URL_STANDARD } from './typedTarget.ts'
+
+/** A path that nothing of the site stands at. */
+export const noSuchFile = typedRule(
+  'no such file',
+  {
+    id: 'no-such-file',
+    severity: 'fault',
+    about: 'paths that no page or file stands at',
+    source: URL_STANDARD,
+  },
+  (typed) => `Nothing of the site stands at “${typed}”.`,
+)
