@@ -41,16 +41,10 @@ await page
 await picture('ripple')
 await page.keyboard.press('Escape')
 
-await page.keyboard.press('Alt+ArrowDown')
-await page.locator('[data-entry=moorings]').click()
-await page.keyboard.press('3')
-await page.getByRole('link', { name: 'History', exact: true }).click()
-await picture('history')
-await page.getByRole('link', { name: 'Page', exact: true }).click()
 await page.getByRole('link', { name: 'Surround' }).click()
 await page.locator('[data-piece=footer-links]').click()
 await picture('surround')
-for (const view of ['Menus', 'Marks', 'Look', 'Files', 'Source', 'Compare']) {
+for (const view of ['Menus', 'Look', 'Files', 'Compare']) {
   await page.getByRole('link', { name: view, exact: true }).click()
   if (view === 'Files') await page.getByRole('button', { name: /^aqueduct/ }).click()
   await picture(`surround-${view.toLowerCase()}`)
@@ -60,13 +54,24 @@ await page.getByRole('link', { name: 'Write', exact: true }).click()
 await page.locator('[data-entry=lock-guide]').click()
 await picture('write')
 await page.getByRole('link', { name: 'As source' }).click()
-await page
-  .getByRole('textbox', { name: 'Source of the main content' })
-  .fill(
-    '<h2>Three rules</h2>\n<p>Ask <a href="www.example.org/keys">for the key</a>, or see <a href="#">here</a>.</p>\n<h4>Paddles</h4>\n<div>Half way, then wait.',
-  )
-await page.waitForTimeout(1500)
+await picture('write-source')
 await page.getByRole('link', { name: /^Proof/ }).click()
+await page.getByRole('link', { name: 'Links', exact: true }).click()
+await page.getByRole('application').focus()
+for (const key of ['ArrowDown', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key)
+await picture('proof-links')
+await page.getByRole('link', { name: 'Looked at', exact: true }).click()
+await page.getByRole('button', { name: 'Go through the pages' }).click()
+for (let n = 0; n < 3; n++) {
+  await page.keyboard.press('s')
+  await page.waitForTimeout(700)
+}
+await picture('proof-looked-at')
+await page.keyboard.press('Escape')
+
+await page.goto(url)
+await page.getByRole('link', { name: /Ashcombe/ }).click()
+await page.getByRole('link', { name: /^Proof ?\d+ ?faults/ }).click()
 await page.getByRole('button', { name: /has no https/ }).click()
 await picture('proof')
 

@@ -178,6 +178,37 @@ test('headings are listed with their doubts, and demoted together; ids that are 
   await expect(beside(page).getByText('#cold')).toBeVisible()
 })
 
+test('a link to a heading of the same text gives that an id, in both ways', async ({ page, served }) => {
+  const id = await openWrite(page, served, 'privacy', 'As source')
+  await source(page).fill('<h2>What we keep</h2><p>See </p>')
+  await page.keyboard.press('ArrowLeft')
+  for (let n = 0; n < 3; n++) await page.keyboard.press('ArrowLeft')
+  const link = async (words: string) => {
+    await page.getByRole('button', { name: 'Link', exact: true }).click()
+    await page.keyboard.type('Privacy')
+    await page.getByRole('option', { name: words }).click()
+  }
+  await link('What we keep gets an id')
+  await holds(
+    served,
+    id,
+    'privacy',
+    '<h2 id="what-we-keep">What we keep</h2><p>See <a href="entry:privacy#what-we-keep">What we keep</a></p>',
+  )
+  await source(page).fill('<h2>For how long</h2><p>Years. </p>')
+  await holds(served, id, 'privacy', 'For how long')
+  await page.getByRole('link', { name: 'As it reads' }).click()
+  await visual(page).click()
+  await page.keyboard.press('Control+End')
+  await link('For how long gets an id')
+  await holds(
+    served,
+    id,
+    'privacy',
+    /<h2 id="for-how-long">[^]*<a href="entry:privacy#for-how-long">For how long</,
+  )
+})
+
 test('a link to a page that is not there yet makes a planned page; Markdown comes in as one page or many', async ({
   page,
   served,

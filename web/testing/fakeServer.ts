@@ -22,6 +22,10 @@ export class FakeServer {
   isDown = false
   /** How many answers to changes get lost on their way, after these have been stored. */
   losesAnswers = 0
+  /** The texts of files by the key of their bytes. */
+  readonly contents = new Map<string, string>()
+  /** The text of a file that is not taken. */
+  refused: string | undefined
   readonly #listeners = new Set<EventTarget>()
 
   constructor(public site: Site) {
@@ -49,6 +53,8 @@ export class FakeServer {
   async #answer(path: string, { method, body }: RequestInit): Promise<Response> {
     await Promise.resolve()
     if (this.isDown) throw new TypeError('no connection')
+    const contents = /^\/api\/contents\/([^/]+)(\/text)?$/.exec(path)
+    if (contents) return this.#contents(contents[1]!, body)
     const after = /changes\?after=(\d+)$/.exec(path)
     if (after) return this.#json({ revision: this.revision, changes: this.#changesAfter(Number(after[1])) })
     if (method === 'GET') return this.#json({ revision: this.revision, site: toSiteData(this.site) })
@@ -73,6 +79,19 @@ export class FakeServer {
       throw new TypeError('connection lost')
     }
     return this.#json({ revision: this.revision, missed })
+  }
+
+  /** Keeps bytes under a key, or gives those of a key as text. */
+  async #contents(name: string, body: RequestInit['body']): Promise<Response> {
+    if (!body) return this.#json({ text: this.contents.get(name) ?? '' })
+    const text = await (body as Blob).text()
+    if (text === this.refused) return this.#json({ detail: `${decodeURIComponent(name)} is refused.` }, 415)
+    const content = [...text]
+      .reduce((sum, sign) => (sum * 31 + sign.charCodeAt(0)) % 1e9, 7)
+      .toString(16)
+      .padStart(64, '0')
+    this.contents.set(content, text)
+    return this.#json({ content })
   }
 
   #changesAfter(revision: number) {

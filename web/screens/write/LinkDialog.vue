@@ -26,8 +26,8 @@ interface Choice {
   readonly label: string
   readonly detail: string
   readonly isHeading?: boolean
-  /** Does what is needed for the place to be there. @returns the address to write */
-  readonly reach: () => string | undefined
+  /** Does what is needed for the place to be there. @returns what to write; undefined where that is refused */
+  readonly reach: () => Pick<Insertion, 'href' | 'heading'> | undefined
 }
 
 const MOST_PAGES = 12
@@ -59,9 +59,12 @@ const pageAt = (page: EntryId) => {
   return entry?.kind === 'page' ? entry : undefined
 }
 
+/** The main content of a page; of the one that is being written, what stands in the editor. */
+const textOf = (page: PageEntry) => (page.id === writing.page?.id ? writing.text : page.body.html)
+
 /** The headings of a page; one without an id is given one when it is chosen. */
 function headingChoices(page: PageEntry): Choice[] {
-  return headingsOf(page.body.html).flatMap(({ text, id: known }, at): Choice[] =>
+  return headingsOf(textOf(page)).flatMap(({ text, id: known }, at): Choice[] =>
     text === ''
       ? []
       : [
@@ -76,25 +79,25 @@ function headingChoices(page: PageEntry): Choice[] {
   )
 }
 
-function reachHeading(page: PageEntry, at: number, text: string, known: string): string | undefined {
-  if (known) return `entry:${page.id}#${known}`
-  const heading = freeHeadingId(page.body.html, soundFileName(text, '-'))
-  const html = withHeadingId(page.body.html, at, heading)
-  // The text that is being written is the editor's: it takes the id from there.
-  if (page.id === writing.page?.id)
-    return ((openSite.notice = 'Give this heading an id in the source first.'), undefined)
-  const value = { ...page.body, html }
-  const isMade = openSite.makeOrTell({ kind: 'setEntry', entry: page.id, field: 'body', value })
-  return isMade ? `entry:${page.id}#${heading}` : undefined
+function reachHeading(page: PageEntry, at: number, text: string, known: string) {
+  if (known) return { href: `entry:${page.id}#${known}` }
+  const id = freeHeadingId(textOf(page), soundFileName(text, '-'))
+  const href = `entry:${page.id}#${id}`
+  // The text that is being written is the editor's: the id is given there.
+  if (page.id === writing.page?.id) return { href, heading: { at, id } }
+  const value = { ...page.body, html: withHeadingId(page.body.html, at, id) }
+  return openSite.makeOrTell({ kind: 'setEntry', entry: page.id, field: 'body', value })
+    ? { href }
+    : undefined
 }
 
 /** Makes a page that is planned under the one that is written. */
-function plan(): string | undefined {
+function plan() {
   const parent = writing.page!.id
   const page = crypto.randomUUID()
   const place = childrenOf(site.value.plan, parent).length
   const branches = [{ ...newPage(page, words.value, { state: 'planned' }), entries: [] }]
-  return openSite.makeOrTell({ kind: 'add', parent, place, branches }) ? `entry:${page}` : undefined
+  return openSite.makeOrTell({ kind: 'add', parent, place, branches }) ? { href: `entry:${page}` } : undefined
 }
 
 const choices = computed<Choice[]>(() => {
@@ -104,15 +107,21 @@ const choices = computed<Choice[]>(() => {
   const own = writing.page ? pointerFor(site.value, writing.page.id, words.value) : undefined
   const target = likelyTarget(words.value)
   const all: Choice[] = []
-  if (own) all.push({ key: 'own', label: words.value, detail: 'this path of the site', reach: () => own })
+  if (own)
+    all.push({
+      key: 'own',
+      label: words.value,
+      detail: 'this path of the site',
+      reach: () => ({ href: own }),
+    })
   else if (isAllowedTarget(target))
-    all.push({ key: 'elsewhere', label: target, detail: 'leaves the site', reach: () => target })
+    all.push({ key: 'elsewhere', label: target, detail: 'leaves the site', reach: () => ({ href: target }) })
   pages.forEach((page, at) => {
     all.push({
       key: page.id,
       label: labelOf(page),
       detail: paths.get(page.id)!,
-      reach: () => `entry:${page.id}`,
+      reach: () => ({ href: `entry:${page.id}` }),
     })
     if (at < 3) all.push(...headingChoices(page))
   })
@@ -123,7 +132,7 @@ const choices = computed<Choice[]>(() => {
       key: `file ${file}`,
       label: path,
       detail: 'file of the site',
-      reach: () => `site-file:${file}`,
+      reach: () => ({ href: `site-file:${file}` }),
     })
   if (words.value !== '' && !isAllowedTarget(target) && !own)
     all.push({ key: 'new', label: words.value, detail: 'a new page, planned under this one', reach: plan })
@@ -135,8 +144,8 @@ function matches(path: string, wanted: string): boolean {
 }
 
 function take(choice: Choice | undefined): void {
-  const href = choice?.reach()
-  if (choice && href !== undefined) emit('pick', { href, text: props.selected || choice.label })
+  const reached = choice?.reach()
+  if (choice && reached) emit('pick', { ...reached, text: props.selected || choice.label })
 }
 
 function press(event: KeyboardEvent): void {

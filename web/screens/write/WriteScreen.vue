@@ -49,6 +49,8 @@ function ask(what: 'link' | 'picture'): void {
 
 function take(insertion: Insertion): void {
   asked.value = undefined
+  const { heading } = insertion
+  if (heading) (sourceEditor.value ?? visualEditor.value)?.giveHeadingId(heading.at, heading.id)
   visualEditor.value?.insert(insertion)
   const { href, text = '', html } = insertion
   sourceEditor.value?.insert(

@@ -1,3 +1,4 @@
+/// <reference types="vite/client" />
 import type { DictionaryName } from '@viatica/core/spelling/spelling.ts'
 import americanRules from '@dictionaries/en/index.aff?url&no-inline'
 import americanWords from '@dictionaries/en/index.dic?url&no-inline'

@@ -12,6 +12,7 @@ import { linter, lintGutter, lintKeymap, nextDiagnostic } from '@codemirror/lint
 import { EditorState } from '@codemirror/state'
 import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view'
 import { cleanPaste } from '@viatica/core/content/cleanPaste.ts'
+import { headingsOf } from '@viatica/core/content/headings.ts'
 import { ownLinksIn, rewritten } from '@viatica/core/content/ownLinks.ts'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -134,6 +135,13 @@ function insert(wrap: (selected: string) => string): void {
   view.focus()
 }
 
+/** Gives a heading an id; the caret stays where it is. @param at its place among all headings */
+function giveHeadingId(at: number, id: string): void {
+  const heading = headingsOf(view!.state.doc.toString())[at]
+  // After the “<” and the name of the element.
+  if (heading) view!.dispatch({ changes: { from: heading.start + 3, insert: ` id="${id}"` } })
+}
+
 /** Brings a place of the source into sight and puts the caret there. */
 function show(start: number): void {
   view?.dispatch({ selection: { anchor: start }, effects: EditorView.scrollIntoView(start, { y: 'center' }) })
@@ -145,7 +153,7 @@ const selected = () => {
   return view!.state.sliceDoc(from, to)
 }
 
-defineExpose({ insert, show, selected })
+defineExpose({ insert, giveHeadingId, show, selected })
 </script>
 
 <template>

@@ -118,12 +118,22 @@ function show(at: number): void {
   })
 }
 
+/** Gives a heading an id; the caret stays where it is. @param at its place among all headings */
+function giveHeadingId(at: number, id: string): void {
+  const { state, view } = editor.value!
+  let seen = -1
+  state.doc.descendants((node, position) => {
+    if (node.type.name === 'heading' && ++seen === at)
+      view.dispatch(state.tr.setNodeAttribute(position, 'id', id))
+  })
+}
+
 const selected = () => {
   const { from, to } = editor.value!.state.selection
   return editor.value!.state.doc.textBetween(from, to, ' ')
 }
 
-defineExpose({ insert, show, selected })
+defineExpose({ insert, giveHeadingId, show, selected })
 </script>
 
 <template>
