@@ -90,6 +90,8 @@ export async function serve(): Promise<Serving> {
   })
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, '127.0.0.1', () => resolve(listening))
+    // A test may compute for longer than connections are kept open, and then use one again.
+    listening.keepAliveTimeout = 600_000
   })
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
   return {
