@@ -36,6 +36,12 @@ export interface Sight {
 
 const has = (bits: number, way: LinkWay) => (bits & wayBit(way)) !== 0
 
+/** The darkest shade of a cell; undefined for one without links. */
+function shadeOf(bits: number): string | undefined {
+  const way = LINK_WAYS.find((one) => has(bits, one))
+  return way && WAY_SHADES[way]
+}
+
 /** Draws a cell: what stands on every page as its ground, the others as shapes on it. */
 export function drawCell(
   pen: CanvasRenderingContext2D,
@@ -44,13 +50,7 @@ export function drawCell(
   size: number,
   bits: number,
 ): void {
-  if (bits === 0) return
   const inner = size - 1
-  if (size < NAMED_FROM) {
-    pen.fillStyle = WAY_SHADES[LINK_WAYS.find((way) => has(bits, way))!]
-    pen.fillRect(x, y, Math.max(1, inner), Math.max(1, inner))
-    return
-  }
   const ground = (['menu', 'footer', 'around'] as const).find((way) => has(bits, way))
   if (ground) {
     pen.fillStyle = WAY_SHADES[ground]
@@ -107,6 +107,27 @@ function fitted(pen: CanvasRenderingContext2D, text: string, room: number): stri
 const startsSection = (lines: readonly Line[], at: number) =>
   at > 0 && lines[at]!.section !== lines[at - 1]!.section
 
+/** Draws a row of cells that are too small for shapes; those of one shade beside each other as one. */
+function drawSmallRow(
+  pen: CanvasRenderingContext2D,
+  { rows, columns, size, cell }: Sight,
+  row: number,
+  [first, last]: readonly [number, number],
+  x: (column: number) => number,
+  y: number,
+): void {
+  for (let column = first; column < last;) {
+    const shade = shadeOf(cell(rows[row]!, columns[column]!))
+    let end = column + 1
+    while (end < last && shadeOf(cell(rows[row]!, columns[end]!)) === shade) end++
+    if (shade) {
+      pen.fillStyle = shade
+      pen.fillRect(x(column), y, (end - column) * size, size)
+    }
+    column = end
+  }
+}
+
 function drawCells(pen: CanvasRenderingContext2D, sight: Sight): void {
   const { rows, columns, size, left, top, scrollX, scrollY, width, height } = sight
   const [firstRow, lastRow] = inSight(sight, 'rows')
@@ -116,14 +137,17 @@ function drawCells(pen: CanvasRenderingContext2D, sight: Sight): void {
   const [right, bottom] = [Math.min(width, x(columns.length)), Math.min(height, y(rows.length))]
   pen.fillStyle = '#fff'
   pen.fillRect(left, top, right - left, bottom - top)
-  for (let row = firstRow; row < lastRow; row++)
-    for (let column = firstColumn; column < lastColumn; column++) {
-      if (rows[row]!.id === columns[column]!.id) {
-        pen.fillStyle = COLOURS.rule
-        pen.fillRect(x(column), y(row), size - 1, size - 1)
+  for (let row = firstRow; row < lastRow; row++) {
+    if (size < NAMED_FROM) drawSmallRow(pen, sight, row, [firstColumn, lastColumn], x, y(row))
+    else
+      for (let column = firstColumn; column < lastColumn; column++) {
+        if (rows[row]!.id === columns[column]!.id) {
+          pen.fillStyle = COLOURS.rule
+          pen.fillRect(x(column), y(row), size - 1, size - 1)
+        }
+        drawCell(pen, x(column), y(row), size, sight.cell(rows[row]!, columns[column]!))
       }
-      drawCell(pen, x(column), y(row), size, sight.cell(rows[row]!, columns[column]!))
-    }
+  }
   pen.fillStyle = COLOURS.slate
   for (let row = firstRow; row < lastRow; row++)
     if (startsSection(rows, row)) pen.fillRect(left, y(row) - 1, right - left, 1)
@@ -145,7 +169,7 @@ function drawNames(pen: CanvasRenderingContext2D, sight: Sight, along: 'rows' | 
   for (let at = first; at < last; at++) {
     const line = lines[at]!
     const isSection = line.section === line.id
-    if (!namesAll && !(isSection || startsSection(lines, at) || at === first)) continue
+    if (!namesAll && !isSection && !startsSection(lines, at)) continue
     const middle = at * sight.size - scroll + sight.size / 2
     pen.font = `${isSection ? 600 : 400} ${Math.min(13, Math.max(11, sight.size))}px Barlow, sans-serif`
     if (line.id === sight.here) {
