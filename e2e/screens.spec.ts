@@ -47,7 +47,7 @@ test.describe('the list of sites', () => {
     )
     await chooser.setInputFiles(file('bomb.opml', '<!DOCTYPE opml [<!ENTITY a "b">]><opml/>'))
     await expect(page.getByRole('alert')).toContainText('declarations of its own')
-    await expect(page.getByRole('listitem')).toHaveCount(1)
+    await expect(page.getByRole('listitem')).toHaveCount(2)
     await chooser.setInputFiles(
       file(
         'plan.opml',
