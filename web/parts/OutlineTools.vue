@@ -11,6 +11,7 @@ import {
 } from '@tabler/icons-vue'
 import type { Component } from 'vue'
 import { type Direction, useShaping } from '../stores/shaping.ts'
+import IconButton from './IconButton.vue'
 
 const shaping = useShaping()
 
@@ -50,28 +51,20 @@ const MOVES: readonly { direction: Direction; words: string; icon: Component }[]
       <IconListDetails :size="16" aria-hidden="true" />list
     </button>
     <span class="gap" />
-    <button
+    <IconButton
       v-for="{ direction, words, icon } in MOVES"
       :key="direction"
-      type="button"
-      class="plain-button"
-      :aria-label="words"
-      :title="words"
+      :icon="icon"
+      :label="words"
       :disabled="!shaping.canMove[direction]"
       @click="void shaping.move(direction)"
-    >
-      <component :is="icon" :size="17" aria-hidden="true" />
-    </button>
-    <button
-      type="button"
-      class="plain-button"
-      aria-label="Remove"
-      title="Remove"
+    />
+    <IconButton
+      :icon="IconTrash"
+      label="Remove"
       :disabled="shaping.movable.length === 0"
       @click="shaping.remove()"
-    >
-      <IconTrash :size="17" aria-hidden="true" />
-    </button>
+    />
   </div>
 </template>
 

@@ -2,6 +2,7 @@
 import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-vue'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
+import IconButton from '../../parts/IconButton.vue'
 import RouteLine from '../../parts/RouteLine.vue'
 import SaveState from '../../parts/SaveState.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
@@ -31,18 +32,15 @@ const ways = computed(() => [
     <RouteLine :site-id="openSite.id" />
     <div class="tools">
       <SaveState />
-      <button
+      <IconButton
         v-for="{ name, icon, stack, run } in ways"
         :key="name"
-        type="button"
-        class="plain-button"
+        :icon="icon"
         :disabled="stack.length === 0"
         :title="stack.length > 0 ? `${name}: ${stack.at(-1)!.words}` : undefined"
-        :aria-label="name"
+        :label="name"
         @click="run"
-      >
-        <component :is="icon" :size="20" aria-hidden="true" />
-      </button>
+      />
       <TakeAway />
     </div>
   </header>

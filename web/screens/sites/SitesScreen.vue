@@ -5,6 +5,7 @@ import { onMounted, shallowRef } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { useAttempt } from '../../api/attempt.ts'
 import { type SiteSummary, sitesApi } from '../../api/sites.ts'
+import IconButton from '../../parts/IconButton.vue'
 import ModalDialog from '../../parts/ModalDialog.vue'
 import NewSite from './NewSite.vue'
 
@@ -75,15 +76,12 @@ onMounted(() => {
                 {{ day.format(new Date(site.changedAt)) }}
               </span>
             </RouterLink>
-            <button
-              type="button"
-              class="plain-button"
-              :aria-label="`Remove ${site.name}`"
+            <IconButton
+              :icon="IconTrash"
+              :label="`Remove ${site.name}`"
               title="Remove"
               @click="removing = site"
-            >
-              <IconTrash :size="18" aria-hidden="true" />
-            </button>
+            />
           </li>
         </ul>
       </section>

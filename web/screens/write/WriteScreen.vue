@@ -9,6 +9,7 @@ import { childrenOf } from '@viatica/core/plan/plan.ts'
 import { Button } from 'ant-design-vue'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import IconButton from '../../parts/IconButton.vue'
 import LivePage from '../../parts/LivePage.vue'
 import ViewNav from '../../parts/ViewNav.vue'
 import WidthChoice from '../../parts/WidthChoice.vue'
@@ -142,34 +143,15 @@ onBeforeUnmount(() => {
         <ViewNav label="Ways to write" stop="write" :views="VIEWS" :shown="view" />
         <span class="page-title">{{ writing.page.title }}</span>
         <template v-if="view === 'source'">
-          <button
-            type="button"
-            class="plain-button"
-            title="Link (Ctrl+K)"
-            aria-label="Link"
-            @click="ask('link')"
-          >
-            <IconLink :size="18" aria-hidden="true" />
-          </button>
-          <button
-            type="button"
-            class="plain-button"
-            title="Picture"
-            aria-label="Picture"
-            @click="ask('picture')"
-          >
-            <IconPhoto :size="18" aria-hidden="true" />
-          </button>
+          <IconButton :icon="IconLink" title="Link (Ctrl+K)" label="Link" @click="ask('link')" />
+          <IconButton :icon="IconPhoto" label="Picture" @click="ask('picture')" />
         </template>
-        <button
-          type="button"
-          class="plain-button"
+        <IconButton
+          :icon="IconMarkdown"
           title="Bring in Markdown: one file takes the place of this text, several become pages under it"
-          aria-label="Bring in Markdown"
+          label="Bring in Markdown"
           @click="chooser?.click()"
-        >
-          <IconMarkdown :size="19" aria-hidden="true" />
-        </button>
+        />
         <input
           ref="chooser"
           type="file"
@@ -179,16 +161,12 @@ onBeforeUnmount(() => {
           aria-label="Files in Markdown"
           @change="takeMarkdown"
         />
-        <button
-          type="button"
-          class="plain-button"
-          title="The page below the text"
-          aria-label="The page below the text"
+        <IconButton
+          :icon="IconLayoutBottombarCollapse"
+          label="The page below the text"
           :aria-pressed="showsPage"
           @click="showsPage = !showsPage"
-        >
-          <IconLayoutBottombarCollapse :size="18" aria-hidden="true" />
-        </button>
+        />
         <WidthChoice v-if="showsPage" v-model="width" />
       </div>
       <p v-if="windows.countOn(writing.page.id) > 0" class="others" role="status">

@@ -22,6 +22,7 @@ import {
 import { select } from 'd3-selection'
 import { zoom as makeZoom, zoomIdentity, type ZoomTransform } from 'd3-zoom'
 import { computed, h, nextTick, onBeforeUnmount, onMounted, ref, render, shallowRef, watch } from 'vue'
+import IconButton from '../../../parts/IconButton.vue'
 import { useChosen } from '../../../stores/chosen.ts'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useShaping } from '../../../stores/shaping.ts'
@@ -225,19 +226,9 @@ watch(direction, () => void nextTick(() => fit(READABLE)))
         />
         {{ direction === 'right' ? 'Left to right' : 'Top to bottom' }}
       </button>
-      <button
-        type="button"
-        class="plain-button"
-        title="Smaller (-)"
-        aria-label="Smaller"
-        @click="zoomBy(0.8)"
-      >
-        <IconMinus :size="17" aria-hidden="true" />
-      </button>
+      <IconButton :icon="IconMinus" title="Smaller (-)" label="Smaller" @click="zoomBy(0.8)" />
       <span class="scale">{{ Math.round(view.k * 100) }} %</span>
-      <button type="button" class="plain-button" title="Larger (+)" aria-label="Larger" @click="zoomBy(1.25)">
-        <IconPlus :size="17" aria-hidden="true" />
-      </button>
+      <IconButton :icon="IconPlus" title="Larger (+)" label="Larger" @click="zoomBy(1.25)" />
       <button type="button" class="plain-button" title="All of it (0)" @click="fit()">
         <IconArrowsMaximize :size="16" aria-hidden="true" />Fit
       </button>

@@ -4,6 +4,7 @@ import { LINK_WAYS } from '@viatica/core/figures/linkPicture.ts'
 import { Checkbox, Spin } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import ChoiceField from '../../../parts/ChoiceField.vue'
+import IconButton from '../../../parts/IconButton.vue'
 import { useLinking } from '../../../stores/linking.ts'
 import LinkMatrix from './LinkMatrix.vue'
 import WaySwatch from './WaySwatch.vue'
@@ -56,33 +57,9 @@ onBeforeUnmount(linking.keepUp())
         >{{ linking.rows.length }} by {{ linking.columns.length }} pages,
         {{ (linking.picture?.links ?? 0).toLocaleString('en') }} links</span
       >
-      <button
-        type="button"
-        class="plain-button"
-        title="Smaller (-)"
-        aria-label="Smaller"
-        @click="matrix?.zoom(-2)"
-      >
-        <IconMinus :size="17" aria-hidden="true" />
-      </button>
-      <button
-        type="button"
-        class="plain-button"
-        title="Larger (+)"
-        aria-label="Larger"
-        @click="matrix?.zoom(2)"
-      >
-        <IconPlus :size="17" aria-hidden="true" />
-      </button>
-      <button
-        type="button"
-        class="plain-button"
-        title="The whole picture"
-        aria-label="The whole picture"
-        @click="matrix?.fit()"
-      >
-        <IconMaximize :size="17" aria-hidden="true" />
-      </button>
+      <IconButton :icon="IconMinus" title="Smaller (-)" label="Smaller" @click="matrix?.zoom(-2)" />
+      <IconButton :icon="IconPlus" title="Larger (+)" label="Larger" @click="matrix?.zoom(2)" />
+      <IconButton :icon="IconMaximize" label="The whole picture" @click="matrix?.fit()" />
     </div>
     <LinkMatrix v-if="linking.picture" ref="matrix" v-model:size="size" />
     <Spin v-else tip="The links are counted"><div class="spin" /></Spin>

@@ -3,6 +3,7 @@ import { IconArrowLeft, IconArrowRight, IconCheck, IconX } from '@tabler/icons-v
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { Button } from 'ant-design-vue'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
+import IconButton from '../../../parts/IconButton.vue'
 import LivePage from '../../../parts/LivePage.vue'
 import WidthChoice from '../../../parts/WidthChoice.vue'
 import { useLooking } from '../../../stores/looking.ts'
@@ -83,15 +84,7 @@ onBeforeUnmount(() => dialog.value?.close())
           ><template v-if="looking.here.state === 'seen'">Untick</template
           ><template v-else><IconCheck :size="16" aria-hidden="true" /> Seen</template></Button
         >
-        <button
-          type="button"
-          class="plain-button"
-          aria-label="Close"
-          title="Close (Esc)"
-          @click="emit('close')"
-        >
-          <IconX :size="19" aria-hidden="true" />
-        </button>
+        <IconButton :icon="IconX" label="Close" title="Close (Esc)" @click="emit('close')" />
       </div>
       <div class="stage">
         <LivePage v-if="page" :page="page.id" :width="width" class="page" :style="{ width: `${width}px` }" />

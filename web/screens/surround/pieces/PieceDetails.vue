@@ -6,6 +6,7 @@ import { PIECE_NAMES, PLACE_NAMES } from '@viatica/core/plan/surround/names.ts'
 import { MENU_SHAPES, PAGER_SHOWS, type Piece, PLACES } from '@viatica/core/plan/surround/piece.ts'
 import { Checkbox } from 'ant-design-vue'
 import { computed } from 'vue'
+import IconButton from '../../../parts/IconButton.vue'
 import LabelledChoice from '../../../parts/LabelledChoice.vue'
 import PictureField from '../../../parts/PictureField.vue'
 import SavedText from '../../../parts/SavedText.vue'
@@ -61,35 +62,26 @@ function saveYear(text: string): string | undefined {
   <div>
     <header>
       <h2>{{ PIECE_NAMES[piece.kind] }}</h2>
-      <button
-        type="button"
-        class="plain-button"
+      <IconButton
+        :icon="IconArrowUp"
         title="Up (Alt+↑)"
-        aria-label="Move the piece up"
+        label="Move the piece up"
         :disabled="!surrounding.canStep(id, 'up')"
         @click="surrounding.step(id, 'up')"
-      >
-        <IconArrowUp :size="17" aria-hidden="true" />
-      </button>
-      <button
-        type="button"
-        class="plain-button"
+      />
+      <IconButton
+        :icon="IconArrowDown"
         title="Down (Alt+↓)"
-        aria-label="Move the piece down"
+        label="Move the piece down"
         :disabled="!surrounding.canStep(id, 'down')"
         @click="surrounding.step(id, 'down')"
-      >
-        <IconArrowDown :size="17" aria-hidden="true" />
-      </button>
-      <button
-        type="button"
-        class="plain-button"
+      />
+      <IconButton
+        :icon="IconTrash"
         title="Remove (Delete)"
-        aria-label="Remove the piece"
+        label="Remove the piece"
         @click="surrounding.remove(id)"
-      >
-        <IconTrash :size="17" aria-hidden="true" />
-      </button>
+      />
     </header>
     <ul v-if="doubts.length > 0" class="doubts" aria-label="Doubts">
       <li v-for="doubt in doubts" :key="doubt">{{ doubt }}</li>

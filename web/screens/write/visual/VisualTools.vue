@@ -14,6 +14,7 @@ import {
 } from '@tabler/icons-vue'
 import type { Editor } from '@tiptap/core'
 import { type Component, computed } from 'vue'
+import IconButton from '../../../parts/IconButton.vue'
 
 /** What can be done to the text at the caret. */
 const props = defineProps<{
@@ -101,19 +102,16 @@ const isOn = ({ of }: Tool) => (of === undefined ? undefined : props.tick >= 0 &
       <option v-for="one in BLOCKS" :key="one.value" :value="one.value">{{ one.label }}</option>
       <option v-if="block === 'h1'" value="h1">Heading 1</option>
     </select>
-    <button
+    <IconButton
       v-for="tool in TOOLS"
       :key="tool.words"
-      type="button"
-      class="plain-button"
+      :icon="tool.icon"
       :class="{ on: isOn(tool) }"
       :title="tool.key ? `${tool.words} (${tool.key})` : tool.words"
-      :aria-label="tool.words"
+      :label="tool.words"
       :aria-pressed="isOn(tool)"
       @click="tool.run"
-    >
-      <component :is="tool.icon" :size="18" aria-hidden="true" />
-    </button>
+    />
   </div>
 </template>
 
