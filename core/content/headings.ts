@@ -1,4 +1,4 @@
-import { elementsOf, isElement, type Node, parseMainContent } from '../standard/fragment.ts'
+import { elementsOf, parseMainContent, textOf } from '../standard/fragment.ts'
 
 /** What is wrong with how a heading follows the ones before it (common practice; WCAG 2.2, technique H42). */
 export type HeadingDoubt = 'skips a level' | 'first level again' | 'empty'
@@ -15,12 +15,6 @@ export interface Heading {
   readonly end: number
   readonly line: number
   readonly doubt: HeadingDoubt | undefined
-}
-
-/** The text of a node and all inside of it. */
-export function textOf(node: Node): string {
-  if (isElement(node)) return node.childNodes.map(textOf).join('')
-  return node.nodeName === '#text' ? (node as { value: string }).value : ''
 }
 
 /**

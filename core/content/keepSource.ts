@@ -1,6 +1,5 @@
 import { diffArrays } from 'diff'
-import { isElement, parseMainContent } from '../standard/fragment.ts'
-import { textOf } from './headings.ts'
+import { isElement, parseMainContent, textOf } from '../standard/fragment.ts'
 import { tidyHtml } from './tidyHtml.ts'
 
 /** A block of main content as its source has it, with the white space before it. */

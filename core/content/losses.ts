@@ -1,5 +1,11 @@
-import { elementsOf, type Fragment, isElement, type Node, parseMainContent } from '../standard/fragment.ts'
-import { textOf } from './headings.ts'
+import {
+  elementsOf,
+  type Fragment,
+  isElement,
+  type Node,
+  parseMainContent,
+  textOf,
+} from '../standard/fragment.ts'
 
 /** White space where it does not count. */
 const plain = (text: string) => text.replace(/\s+/g, ' ').trim()

@@ -1,9 +1,8 @@
-import { textOf } from '../content/headings.ts'
 import { ancestorsOf, walk } from '../plan/plan.ts'
 import { type EntryId, isBegun, labelOf, type PageEntry } from '../plan/entry.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import type { Piece, Place } from '../plan/surround/piece.ts'
-import { elementsOf, parseMainContent } from '../standard/fragment.ts'
+import { elementsOf, parseMainContent, textOf } from '../standard/fragment.ts'
 import { clicksFromHome, linkGraph, type LinksOfPiece, surroundLinks, textLinks } from './linkGraph.ts'
 
 /** How a link stands on its page, from what the author wrote into the text to what stands on every page. */

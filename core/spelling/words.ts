@@ -1,7 +1,6 @@
 import { parseFragment } from 'parse5'
-import { textOf } from '../content/headings.ts'
 import type { Body } from '../plan/entry.ts'
-import { contentOf, isElement, type Node, parseMainContent } from '../standard/fragment.ts'
+import { contentOf, isElement, type Node, parseMainContent, textOf } from '../standard/fragment.ts'
 
 /** A word to be looked up, and where it stands in its source, in characters. */
 export interface PlacedWord {

@@ -23,6 +23,12 @@ export function isElement(node: Node): node is Element {
   return 'tagName' in node
 }
 
+/** The text of a node and all inside of it. */
+export function textOf(node: Node): string {
+  if (isElement(node)) return node.childNodes.map(textOf).join('')
+  return node.nodeName === '#text' ? (node as { value: string }).value : ''
+}
+
 /** Every element of a fragment or document in document order, with its depth (0 at the top). Contents of `template` too. */
 export function* elementsOf(fragment: {
   childNodes: Node[]

@@ -29,7 +29,13 @@ export const useSpelling = defineStore('spelling', () => {
     const fresh = [...words].filter((word) => !asked.has(word))
     if (fresh.length === 0) return
     for (const word of fresh) asked.add(word)
-    const found = await spellWork().unknown([...names], fresh)
+    const found = await spellWork()
+      .unknown([...names], fresh)
+      .catch((): string[] => {
+        // The dictionary could not be read: the words are looked up with the next that come.
+        for (const word of fresh) asked.delete(word)
+        return []
+      })
     if (found.length > 0 && names === dictionaries.value)
       unknown.value = new Set([...unknown.value, ...found])
   }

@@ -1,5 +1,4 @@
-import { textOf } from '../../content/headings.ts'
-import { elementsOf } from '../../standard/fragment.ts'
+import { elementsOf, textOf } from '../../standard/fragment.ts'
 import { attributeOf, elementsIn, inContent } from '../bodyElements.ts'
 import type { PageRule } from '../rule.ts'
 

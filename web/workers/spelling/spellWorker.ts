@@ -7,6 +7,12 @@ type Dictionary = ReturnType<typeof nspell>
 
 const MOST_SUGGESTIONS = 5
 
+async function read(url: string): Promise<string> {
+  const response = await fetch(url)
+  if (!response.ok) throw new Error(`${url} cannot be read.`)
+  return response.text()
+}
+
 /** Looks words up in the dictionaries that come with Viatica; each is read when it is first wanted. */
 export class SpellWork {
   readonly #read = new Map<DictionaryName, Promise<Dictionary>>()
@@ -14,9 +20,10 @@ export class SpellWork {
   #dictionary(name: DictionaryName): Promise<Dictionary> {
     let reading = this.#read.get(name)
     if (!reading) {
-      const texts = Promise.all(DICTIONARY_URLS[name].map(async (url) => (await fetch(url)).text()))
-      reading = texts.then(([rules, words]) => nspell(rules!, words!))
+      reading = Promise.all(DICTIONARY_URLS[name].map(read)).then(([rules, words]) => nspell(rules!, words!))
       this.#read.set(name, reading)
+      // While the server is away it cannot be read: the next time it is tried again.
+      reading.catch(() => this.#read.delete(name))
     }
     return reading
   }
