@@ -7,7 +7,7 @@ import { workHere } from '../testing/workerHere.ts'
 /** Waits until something holds. */
 async function until(holds: () => boolean): Promise<void> {
   for (let n = 0; !holds(); n++) {
-    if (n > 500) throw new Error('it never came to hold')
+    if (n > 3000) throw new Error('it never came to hold')
     await new Promise((resolve) => setTimeout(resolve, 10))
   }
 }
