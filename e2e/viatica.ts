@@ -45,7 +45,7 @@ export const test = base.extend<{ served: Served; watched: Watched }>({
     await database.drop()
   },
 
-  watched: async ({ page }, use) => {
+  watched: async ({ page }, use, testInfo) => {
     const watched: Watched = { errors: [], strangers: [] }
     page.on('console', (message) => {
       if (message.type() === 'error') watched.errors.push(`${message.text()} (${message.location().url})`)
@@ -57,6 +57,8 @@ export const test = base.extend<{ served: Served; watched: Watched }>({
         watched.strangers.push(request.url())
     })
     await use(watched)
+    // What the page said may tell why a test failed.
+    if (testInfo.status !== testInfo.expectedStatus && watched.errors.length > 0) console.log(watched.errors)
   },
 })
 

@@ -9,6 +9,7 @@ import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { siteWork } from '../workers/siteWork.ts'
+import { keptUp } from './keptUp.ts'
 import { useOpenSite } from './openSite.ts'
 
 /** The picture is drawn anew when the typing pauses. */
@@ -29,8 +30,6 @@ export const useLinking = defineStore('linking', () => {
   const toSection = ref<EntryId>('')
   const from = ref<EntryId>('')
   const to = ref<EntryId>('')
-  let isWatched = false
-  let waiting: ReturnType<typeof setTimeout> | undefined
 
   const linesOf = (section: EntryId) => {
     const lines = (picture.value?.pages ?? []).map((page, at): Line => ({ ...page, at }))
@@ -54,19 +53,7 @@ export const useLinking = defineStore('linking', () => {
     if (drawn === openSite.site) picture.value = answer
   }
 
-  /** Keeps the picture up for as long as it is on the screen. @returns what ends it */
-  function keepUp(): () => void {
-    isWatched = true
-    void draw()
-    return () => (isWatched = false)
-  }
-  watch(
-    () => openSite.site,
-    (site) => {
-      clearTimeout(waiting)
-      if (site && isWatched) waiting = setTimeout(() => void draw(), PAUSE_MS)
-    },
-  )
+  const keepUp = keptUp(openSite, draw, PAUSE_MS)
   watch(
     () => openSite.id,
     () => {

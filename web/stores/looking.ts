@@ -4,6 +4,7 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import { siteWork } from '../workers/siteWork.ts'
 import { useChosen } from './chosen.ts'
+import { keptUp } from './keptUp.ts'
 import { useOpenSite } from './openSite.ts'
 
 /** Ticks are held against the pages when the typing pauses. */
@@ -15,8 +16,6 @@ export const useLooking = defineStore('looking', () => {
   const chosen = useChosen()
   /** In the order in which pages are read; undefined before the first answer. */
   const pages = shallowRef<readonly PageSight[]>()
-  let isWatched = false
-  let waiting: ReturnType<typeof setTimeout> | undefined
 
   const left = computed(() => (pages.value ?? []).filter(({ state }) => state !== 'seen'))
   const at = computed(() => (pages.value ?? []).findIndex(({ page }) => page === chosen.id))
@@ -28,19 +27,7 @@ export const useLooking = defineStore('looking', () => {
     if (answer && lookedAt === openSite.site) pages.value = answer
   }
 
-  /** Keeps the account up for as long as it is on the screen. @returns what ends it */
-  function keepUp(): () => void {
-    isWatched = true
-    void look()
-    return () => (isWatched = false)
-  }
-  watch(
-    () => openSite.site,
-    (site) => {
-      clearTimeout(waiting)
-      if (site && isWatched) waiting = setTimeout(() => void look(), PAUSE_MS)
-    },
-  )
+  const keepUp = keptUp(openSite, look, PAUSE_MS)
   watch(
     () => openSite.id,
     () => (pages.value = undefined),

@@ -1,0 +1,30 @@
+import { watch } from 'vue'
+import type { useOpenSite } from './openSite.ts'
+
+/**
+ * Gives what keeps something that follows from the open site up, for as long as it is on the screen: it is worked out at
+ * once, and anew when the typing has paused. What that gives ends it.
+ */
+export function keptUp(
+  openSite: ReturnType<typeof useOpenSite>,
+  workOut: () => Promise<void>,
+  pauseMs: number,
+): () => () => void {
+  let isShown = false
+  let waiting: ReturnType<typeof setTimeout> | undefined
+  watch(
+    () => openSite.site,
+    (site) => {
+      clearTimeout(waiting)
+      if (site && isShown) waiting = setTimeout(() => void workOut(), pauseMs)
+    },
+  )
+  return () => {
+    isShown = true
+    void workOut()
+    return () => {
+      isShown = false
+      clearTimeout(waiting)
+    }
+  }
+}
