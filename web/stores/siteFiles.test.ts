@@ -69,6 +69,34 @@ test('a file that is renamed is followed by the style sheet that names it; undo 
   expect(await stored(started)).toEqual(before)
 })
 
+test('style sheets that could not be read at first are read before a file moves; where that fails nothing moves', async () => {
+  const started = await start()
+  await started.siteFiles.takeIn(BOTH, '')
+  await stored(started)
+  const { server, openSite } = started
+  // Another window, which is opened while the server gives no files.
+  setActivePinia(createPinia())
+  const { useOpenSite } = await import('./openSite.ts')
+  const { useSiteFiles } = await import('./siteFiles.ts')
+  const other = useOpenSite()
+  await other.open('site')
+  server.isDown = true
+  const siteFiles = useSiteFiles()
+  await new Promise((resolve) => setTimeout(resolve, 20))
+  expect(other.notice).toBe('')
+  const picture = siteFiles.files.find(({ path }) => path.endsWith('.svg'))!
+  expect(siteFiles.rename(picture, 'gate.svg')).toBeUndefined()
+  await new Promise((resolve) => setTimeout(resolve, 20))
+  expect([other.notice, other.done]).toEqual(['The server of Viatica cannot be reached.', []])
+  server.isDown = false
+  siteFiles.rename(picture, 'gate.svg')
+  expect(await stored({ server, openSite: other, siteFiles })).toContainEqual([
+    'looks/own.css',
+    'b { background: url("../gate.svg") }',
+  ])
+  expect(openSite.done).toHaveLength(1)
+})
+
 test('what cannot be kept is told by name, and the rest comes in', async () => {
   const started = await start()
   const { server, siteFiles } = started

@@ -53,7 +53,8 @@ export const useSiteFiles = defineStore('siteFiles', () => {
   watch(
     () => openSite.site?.files,
     (now) => {
-      if (now) readSheets().catch(tellRefusal)
+      // While that fails the screen says that nothing can be saved; before a file moves they are read again.
+      if (now) readSheets().catch(passOver)
     },
     { immediate: true },
   )
@@ -68,6 +69,10 @@ export const useSiteFiles = defineStore('siteFiles', () => {
   })
   const usesOf = (id: EntryId) => uses.value.get(id) ?? []
 
+  function passOver(error: unknown): void {
+    if (!(error instanceof Refusal)) throw error
+  }
+
   function tellRefusal(error: unknown): void {
     if (!(error instanceof Refusal)) throw error
     openSite.notice = error.message
@@ -75,6 +80,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
 
   /** The changes that let style sheets go on naming what moves, and name it from where they will stand themselves. */
   async function sheetChanges(moved: ReadonlyMap<string, string>): Promise<SingleChange[]> {
+    await readSheets()
     const changes: SingleChange[] = []
     for (const sheet of ofKind('style')) {
       const text = texts.value.get(sheet.content)

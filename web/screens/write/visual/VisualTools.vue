@@ -97,6 +97,7 @@ const isOn = ({ of }: Tool) => (of === undefined ? undefined : props.tick >= 0 &
 </script>
 
 <template>
+  <!-- A press of the mouse leaves the caret where it is: what is typed right after must not land on the button. -->
   <div class="tools" role="toolbar" aria-label="What the text is">
     <select aria-label="Kind of block" :value="block" @change="setBlock">
       <option v-for="one in BLOCKS" :key="one.value" :value="one.value">{{ one.label }}</option>
@@ -110,6 +111,7 @@ const isOn = ({ of }: Tool) => (of === undefined ? undefined : props.tick >= 0 &
       :title="tool.key ? `${tool.words} (${tool.key})` : tool.words"
       :label="tool.words"
       :aria-pressed="isOn(tool)"
+      @mousedown.prevent
       @click="tool.run"
     />
   </div>
