@@ -1,4 +1,5 @@
 import { setTimeout as wait } from 'node:timers/promises'
+import { applyChange } from '@viatica/core/plan/change/apply.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { createPinia, setActivePinia } from 'pinia'
 import { FakeServer } from '../testing/fakeServer.ts'
@@ -32,6 +33,20 @@ const setBody = (text: string): Change => ({
   value: { html: text, changed: '' },
 })
 
+/** Two windows write over the same text; the other was faster, and this one has not heard of it before it saves. */
+async function writeOverTheirs() {
+  const started = await start()
+  const { server, openSite, writing } = started
+  const theirs = setBody('<p>theirs</p>')
+  server.site = applyChange(server.site, theirs).site
+  server.log.push({ revision: ++server.revision, id: 'other', change: theirs })
+  writing.type('<p>mine</p>')
+  writing.saveNow()
+  await openSite.settle()
+  await wait(20)
+  return started
+}
+
 test('what is typed is saved when the typing pauses, as one step to undo', async () => {
   const { server, openSite, writing } = await start()
   writing.type('<p>o</p>')
@@ -54,16 +69,7 @@ test('what another window wrote is taken where nothing of its own stands', async
 })
 
 test('of two texts over the same one, the later waits for its author and is not lost', async () => {
-  const { server, openSite, writing } = await start()
-  // The other window was faster: this one has not heard of it yet.
-  const { applyChange } = await import('@viatica/core/plan/change/apply.ts')
-  const theirs = setBody('<p>theirs</p>')
-  server.site = applyChange(server.site, theirs).site
-  server.log.push({ revision: ++server.revision, id: 'other', change: theirs })
-  writing.type('<p>mine</p>')
-  writing.saveNow()
-  await openSite.settle()
-  await wait(20)
+  const { server, openSite, writing } = await writeOverTheirs()
   expect(writing.theirs).toBe('<p>theirs</p>')
   expect(writing.text).toBe('<p>mine</p>')
   expect(html(server)).toBe('<p>theirs</p>')
@@ -77,15 +83,7 @@ test('of two texts over the same one, the later waits for its author and is not 
 })
 
 test('the other text is taken when its author says so', async () => {
-  const { server, openSite, writing } = await start()
-  const { applyChange } = await import('@viatica/core/plan/change/apply.ts')
-  const theirs = setBody('<p>theirs</p>')
-  server.site = applyChange(server.site, theirs).site
-  server.log.push({ revision: ++server.revision, id: 'other', change: theirs })
-  writing.type('<p>mine</p>')
-  writing.saveNow()
-  await openSite.settle()
-  await wait(20)
+  const { writing } = await writeOverTheirs()
   writing.settle('theirs')
   expect([writing.text, writing.theirs]).toEqual(['<p>theirs</p>', undefined])
 })

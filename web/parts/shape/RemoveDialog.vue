@@ -52,7 +52,7 @@ watch(
     <template v-if="hasUnder">
       <p id="under-removed">What is under it shall</p>
       <RadioGroup v-model:value="under" aria-labelledby="under-removed" :options="CHOICES" />
-      <ul v-if="under === 'go-too'">
+      <ul v-if="under === 'go-too'" class="goes-list">
         <li v-for="(label, at) in along.slice(0, SHOWN)" :key="at">{{ label }}</li>
         <li v-if="along.length > SHOWN">and {{ along.length - SHOWN }} more</li>
       </ul>
@@ -63,10 +63,10 @@ watch(
         <strong>{{ rippleWords(foreseen.ripple) }}</strong>
       </p>
       <template v-if="foreseen.broken.length > 0">
-        <p class="breaks">
+        <p class="goes-warning">
           {{ foreseen.broken.length === 1 ? '1 link breaks' : `${foreseen.broken.length} links break` }}:
         </p>
-        <ul>
+        <ul class="goes-list">
           <li v-for="(link, at) in foreseen.broken.slice(0, SHOWN)" :key="at">
             {{ link.kind === 'text' ? 'in the text of' : 'the link' }} “{{ link.label }}”, to “{{
               link.toLabel
@@ -83,15 +83,3 @@ watch(
     </template>
   </ModalDialog>
 </template>
-
-<style scoped>
-ul {
-  margin: 6px 0;
-  padding-left: 20px;
-}
-
-.breaks {
-  color: var(--brick);
-  font-weight: 600;
-}
-</style>

@@ -79,7 +79,7 @@ function show(fault: WalkFault): void {
         <strong
           >{{ report.pages }} of {{ report.total }} pages, {{ report.links.toLocaleString('en') }} links,
           {{ report.faults.length === 0 ? 'none' : report.faults.length }} that
-          {{ report.faults.length === 1 ? 'is' : 'are' }} not as it must be.</strong
+          {{ report.faults.length === 1 ? 'is not as it' : 'are not as they' }} must be.</strong
         >
         <template v-if="!isWalking && !isWhole"> Stopped before the end.</template>
         <template v-else-if="!isWalking && isOld"> The site has changed since.</template>

@@ -24,8 +24,10 @@ function remove(): void {
   <ModalDialog open :title="`Remove ${file.path}?`" @close="emit('close')">
     <p v-if="uses.length === 0">Nothing of the site uses it.</p>
     <template v-else>
-      <p class="used">{{ uses.length === 1 ? 'One place uses it' : `${uses.length} places use it` }}:</p>
-      <ul>
+      <p class="goes-warning">
+        {{ uses.length === 1 ? 'One place uses it' : `${uses.length} places use it` }}:
+      </p>
+      <ul class="goes-list">
         <li v-for="(use, at) in uses.slice(0, SHOWN)" :key="at">{{ useWords(use) }}</li>
         <li v-if="uses.length > SHOWN">and {{ uses.length - SHOWN }} more</li>
       </ul>
@@ -40,15 +42,3 @@ function remove(): void {
     </template>
   </ModalDialog>
 </template>
-
-<style scoped>
-ul {
-  margin: 6px 0;
-  padding-left: 20px;
-}
-
-.used {
-  color: var(--brick);
-  font-weight: 600;
-}
-</style>
