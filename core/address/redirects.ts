@@ -1,6 +1,7 @@
 import type { EntryId, RedirectTarget } from '../plan/entry.ts'
 import { isWritten, type OwnRedirect, type Site } from '../plan/site.ts'
 import { nameKey } from '../standard/fileName.ts'
+import { withoutQuery } from '../standard/reference.ts'
 import { addressesOf, pageAtPath } from './addresses.ts'
 
 /** An address that answers by leading elsewhere. */
@@ -54,7 +55,7 @@ export function redirectsOf(site: Site): Redirect[] {
 function pathInSite({ settings }: Site, url: string): string | undefined {
   const top = settings.baseUrl
   if (top === '' || !url.startsWith(top)) return undefined
-  const path = url.slice(top.length).replace(/[?#].*$/, '')
+  const path = withoutQuery(url.slice(top.length))
   try {
     return decodeURIComponent(path)
   } catch {

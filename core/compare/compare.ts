@@ -45,7 +45,7 @@ function bareLineOf(
     title === ''
       ? line
       : line
-          .split(/(<[^>]*>)/)
+          .split(/(<[^>]*>?)/)
           .map((part, at) => (at % 2 === 0 ? part.replaceAll(escapeText(title), '{title}') : part))
           .join('')
   return (line) => {
@@ -62,7 +62,7 @@ function bareLineOf(
       hrefs: (line.match(/ (?:href|src)="[^"]*"/g) ?? []).join(),
       marks:
         (line.match(mark) ?? []).join() +
-        (form === 'text' ? resolved.replace(/[^<]*<(a|span)\b/g, '$1 ') : ''),
+        (form === 'text' ? resolved.replace(/(?<![^<])[^<]*<(a|span)\b/g, '$1 ') : ''),
       bare,
       untitled: untitled(bare),
     }

@@ -25,7 +25,16 @@ export function renamedHeadingIds(before: string, after: string): Map<string, st
   return renamed
 }
 
-/** The changes that let links of other pages, of the plan and of menus follow headings whose ids were renamed. */
+/** Main content whose links to headings of a page follow those whose ids were renamed. */
+export function followInText(html: string, page: EntryId, renamed: ReadonlyMap<string, string>): string {
+  if (renamed.size === 0 || !html.includes(`entry:${page}#`)) return html
+  return html.replace(new RegExp(`\\bentry:${page}#([^"'\\s>]+)`, 'g'), (whole, id: string) => {
+    const next = renamed.get(decoded(id))
+    return next === undefined ? whole : `entry:${page}#${next}`
+  })
+}
+
+/** The changes that let links of other pages, and of the plan, follow headings whose ids were renamed. */
 export function followHeadings(
   site: Site,
   page: EntryId,
@@ -33,13 +42,10 @@ export function followHeadings(
 ): SingleChange[] {
   if (renamed.size === 0) return []
   const changes: SingleChange[] = []
-  const pointer = new RegExp(`\\bentry:${page}#([^"'\\s>]+)`, 'g')
   for (const entry of site.plan.entries.values()) {
-    if (entry.kind === 'page' && entry.body.html.includes(`entry:${page}#`)) {
-      const html = entry.body.html.replace(pointer, (whole, id: string) => {
-        const next = renamed.get(decoded(id))
-        return next === undefined ? whole : `entry:${page}#${next}`
-      })
+    // The text of the page itself is the one that is being saved.
+    if (entry.kind === 'page' && entry.id !== page) {
+      const html = followInText(entry.body.html, page, renamed)
       if (html !== entry.body.html)
         changes.push({ kind: 'setEntry', entry: entry.id, field: 'body', value: { ...entry.body, html } })
     }

@@ -1,7 +1,7 @@
 import { folderOf, relativeHref } from '../address/relative.ts'
 import type { EntryId } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
-import { resolveReference } from '../standard/reference.ts'
+import { resolveReference, withoutQuery } from '../standard/reference.ts'
 import { cssReferences, withReferences } from './cssReferences.ts'
 
 /** Any host will do: only where files stand to each other counts. */
@@ -12,7 +12,7 @@ function pathOf(sheet: string, url: string): string | undefined {
   const target = resolveReference(TOP + sheet.split('/').map(encodeURIComponent).join('/'), url)
   if (!target.startsWith(TOP)) return undefined
   try {
-    return decodeURIComponent(target.slice(TOP.length).replace(/[?#].*$/s, ''))
+    return decodeURIComponent(withoutQuery(target.slice(TOP.length)))
   } catch {
     return undefined
   }
@@ -42,6 +42,6 @@ export function followMoves(
     if (was === undefined || was === sheet.from || /^([a-z][a-z0-9+.-]*:|\/)/i.test(url)) return undefined
     const is = whereWill(was)
     if (is === undefined || (is === was && folderOf(sheet.from) === folderOf(sheet.to))) return undefined
-    return relativeHref(folderOf(sheet.to), is) + (/[?#].*$/s.exec(url)?.[0] ?? '')
+    return relativeHref(folderOf(sheet.to), is) + url.slice(withoutQuery(url).length)
   })
 }

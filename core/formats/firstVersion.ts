@@ -16,13 +16,19 @@ const schema = v.object(firstVersionSettings)
 export const FIRST_VERSION_NAMES = Object.keys(firstVersionSettings)
 
 /** A line such as `© 1971–2026 Wetherlock Canal Trust`. */
-const COPYRIGHT = /^(?:©|\(c\)|copyright)\s*(?:(\d{4})(?:\s*[–-]\s*\d{4})?)?\s*(.*)$/i
+const COPYRIGHT = /^(?:©|\(c\)|copyright) ?(?:(\d{4})(?: ?[–-] ?\d{4})?)?(.*)$/i
 
 function copyrightPiece(text: string): Surround['places']['footer'][number] {
-  const match = COPYRIGHT.exec(text)
+  const match = COPYRIGHT.exec(text.replace(/\s+/g, ' '))
   if (!match) return { id: 'copyright', kind: 'text', beside: false, text }
   const [, from, holder = ''] = match
-  return { id: 'copyright', kind: 'copyright', beside: false, holder, from: from ? Number(from) : null }
+  return {
+    id: 'copyright',
+    kind: 'copyright',
+    beside: false,
+    holder: holder.trim(),
+    from: from ? Number(from) : null,
+  }
 }
 
 /** The surround that a site of the first version had, in pieces. @param settings of that version, unchecked */

@@ -241,3 +241,35 @@ describe('OPML', () => {
     expect(faultOf(() => readOpml(text)).message).toMatch(reason)
   })
 })
+
+describe('outlines that people make', () => {
+  const outline = (labels: readonly string[]) =>
+    `<opml version="2.0"><body><outline text="Home">${labels.map((text) => `<outline text="${text}"/>`).join('')}</outline></body></opml>`
+
+  test('of any labels give each entry an id of its own', () => {
+    const label = fc.constantFrom('a', 'a 2', 'a 2 2', 'a 2 3', 'a 3', 'A', '日本', 'b')
+    fc.assert(
+      fc.property(fc.array(label, { maxLength: 40 }), (labels) => {
+        expect(readOpml(outline(labels)).plan.entries.size).toBe(labels.length + 1)
+      }),
+    )
+    expect(readOpml(outline(['a 2', 'a', 'a', 'a 2 3'])).plan.entries.size).toBe(5)
+  })
+
+  test('are refused where elements of whatever name are nested without end', () => {
+    const deep = '<x>'.repeat(20_000) + '</x>'.repeat(20_000)
+    expect(() => readOpml(`<opml version="2.0"><head>${deep}</head><body/></opml>`)).toThrow(/100 deep/)
+  })
+
+  test('cut a title that is too long between two characters', () => {
+    const text = '👣'.repeat(200)
+    const several = `<opml version="2.0"><head><title>${text}</title></head><body><outline text="a"/><outline text="b"/></body></opml>`
+    expect(readOpml(several).settings.name.isWellFormed()).toBe(true)
+  })
+
+  test('are refused where the fragment of a link is none', () => {
+    const link = `<outline text="Link" type="link" plan:to="0" plan:fragment="${'x'.repeat(300)}"/>`
+    const text = `<opml version="2.0" xmlns:plan="urn:viatica:plan"><body><outline text="Home">${link}</outline></body></opml>`
+    expect(() => readOpml(text)).toThrow(/fragment.*200 characters/)
+  })
+})

@@ -2,6 +2,7 @@ import type { Branch } from '../plan/branch.ts'
 import type { EntryId } from '../plan/entry.ts'
 import { newPage } from '../plan/newEntry.ts'
 import { MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
+import { shortened } from '../standard/text.ts'
 
 /** What is doubtful about a line of a pasted list. The line is kept unless it says that it is left out. */
 export type Doubt =
@@ -160,7 +161,7 @@ export function readList(text: string, rule: ListRule): ReadList {
       doubts.push({ doubt: 'too deep: it stands at the last level that a plan can have' })
     }
     const level = open.length + 1
-    const label = givenLabel.replace(CONTROL, ' ').trim().slice(0, 200)
+    const label = shortened(givenLabel.replace(CONTROL, ' ').trim(), 200)
     const key = title.toLowerCase()
     let id: EntryId | undefined
     if (title === '') doubts.push({ doubt: 'no title: left out' })

@@ -6,7 +6,7 @@ import { type Addresses, addressesOf } from '../address/addresses.ts'
 import { absoluteUrl } from '../address/href.ts'
 import { fragmentHref } from '../address/relative.ts'
 import { type Branch, branchSchema, entriesOfBranch, planOfBranch } from '../plan/branch.ts'
-import type { EntryId, LinkEntry, LinkTarget } from '../plan/entry.ts'
+import { type EntryId, type LinkEntry, type LinkTarget, targetSchema } from '../plan/entry.ts'
 import {
   ancestorsOf,
   childrenOf,
@@ -18,6 +18,7 @@ import {
 } from '../plan/plan.ts'
 import { type Site, siteWith } from '../plan/site.ts'
 import { soundFileName } from '../standard/fileName.ts'
+import { shortened } from '../standard/text.ts'
 import { isAllowedTarget } from '../standard/target.ts'
 import { checkSize, InputFault, type Place } from './inputFault.ts'
 
@@ -29,6 +30,11 @@ import { checkSize, InputFault, type Place } from './inputFault.ts'
 const NAMESPACE = 'urn:viatica:plan'
 /** The way to a page that is not in the plan any more. */
 const GONE = 'gone'
+
+/** Elements of other namespaces may stand between outlines; so deep stands nothing that is meant to be read. */
+const MAX_DEPTH = 100
+/** More of a title than is ever used. */
+const MOST_TITLE = 10_000
 
 /** An outline element of the file, with the place of its tag. */
 interface Outline {
@@ -65,13 +71,14 @@ function readXml(text: string): Document {
   let title = ''
   let count = 0
   parser.on('error', (error) =>
-    stop(`This is not OPML, or it is cut off (XML: ${error.message.replace(/^.*?\d+:\d+: /, '')}).`),
+    stop(`This is not OPML, or it is cut off (XML: ${error.message.replace(/^\d+:\d+: /, '')}).`),
   )
   parser.on('doctype', (doctype) => {
     if (doctype.includes('[')) stop('A document type with declarations of its own is not accepted.')
   })
   parser.on('opentag', (tag: SaxesTagNS) => {
     path.push(tag.local)
+    if (path.length > MAX_DEPTH) stop(`Elements are nested more than ${MAX_DEPTH} deep.`)
     if (path.length === 1 && tag.local !== 'opml')
       stop(`This is not OPML: the document is <${tag.name}>, not <opml>.`)
     if (tag.local !== 'outline') return
@@ -86,7 +93,8 @@ function readXml(text: string): Document {
     open.push(outline)
   })
   parser.on('text', (chunk) => {
-    if (path.join('/') === 'opml/head/title') title += chunk
+    if (path.length === 3 && path[1] === 'head' && path[2] === 'title' && title.length < MOST_TITLE)
+      title += chunk
   })
   parser.on('closetag', () => {
     if (path.pop() === 'outline') open.pop()
@@ -97,15 +105,17 @@ function readXml(text: string): Document {
 
 /** Gives each entry an id that can be read: its label, with a number when another has it. */
 function idMaker(): (label: string) => EntryId {
-  const used = new Map<string, number>()
+  const taken = new Set<string>()
+  const last = new Map<string, number>()
   return (label) => {
     const base = soundFileName(label, '-').slice(0, 50)
-    const count = (used.get(base) ?? 0) + 1
-    used.set(base, count)
-    if (count === 1) return base
-    const id = `${base}-${count}`
-    used.set(id, (used.get(id) ?? 0) + 1)
-    return used.get(id) === 1 ? id : `${id}-${used.size}`
+    let id = base
+    for (let count = (last.get(base) ?? 1) + 1; taken.has(id); count++) {
+      id = `${base}-${count}`
+      last.set(base, count)
+    }
+    taken.add(id)
+    return id
   }
 }
 
@@ -144,7 +154,7 @@ function branchOfOutline(
     given = { kind: 'link', label, target }
   }
   const result = v.safeParse(branchSchema, { ...given, id })
-  if (!result.success) throw new InputFault(`“${label.slice(0, 60)}…”: ${result.issues[0].message}.`, place)
+  if (!result.success) throw new InputFault(`“${shortened(label, 60)}”: ${result.issues[0].message}.`, place)
   return { ...result.output, entries }
 }
 
@@ -162,7 +172,10 @@ function settleLinks(site: Site, unsettled: readonly Unsettled[]): Site {
     if (page === undefined)
       throw new InputFault(`The link leads to ${to}, which is no way in this outline.`, outline.place)
     const target: LinkTarget = { to: 'entry', entry: page, fragment }
-    entries.set(id, { ...(entryOf(site.plan, id) as LinkEntry), target })
+    const checked = v.safeParse(targetSchema, target)
+    if (!checked.success)
+      throw new InputFault(`The fragment of the link ${checked.issues[0].message}.`, outline.place)
+    entries.set(id, { ...(entryOf(site.plan, id) as LinkEntry), target: checked.output })
   }
   return { ...site, plan: { ...site.plan, entries } }
 }
@@ -183,7 +196,7 @@ export function readOpml(text: string): Site {
   if (outlines.length === 1) home = branchOfOutline(first, makeId, unsettled)
   else {
     const name = title || 'Home'
-    const page = v.parse(branchSchema, { kind: 'page', id: makeId(name), title: name.slice(0, 300) })
+    const page = v.parse(branchSchema, { kind: 'page', id: makeId(name), title: shortened(name, 300) })
     home = { ...page, entries: outlines.map((outline) => branchOfOutline(outline, makeId, unsettled)) }
   }
   for (const { level } of entriesOfBranch(home)) {
@@ -192,7 +205,7 @@ export function readOpml(text: string): Site {
   }
   if (home.kind !== 'page')
     throw new InputFault('The only top-level outline must be a page: it is the home page.', first.place)
-  const site = siteWith({ name: (title || home.title).slice(0, 200) }, planOfBranch(home))
+  const site = siteWith({ name: shortened(title || home.title, 200) }, planOfBranch(home))
   return settleLinks(site, unsettled)
 }
 

@@ -1,15 +1,8 @@
-import {
-  findNodeAtLocation,
-  parse,
-  type ParseError,
-  parseTree,
-  printParseErrorCode,
-  visit,
-} from 'jsonc-parser'
+import { findNodeAtLocation, parse, type ParseError, parseTree, printParseErrorCode } from 'jsonc-parser'
 import * as v from 'valibot'
 import { type Branch, branchSchema, entriesOfBranch } from '../plan/branch.ts'
 import { type EntryId, FIELDS_OF_KIND, type EntryField, pageSchema } from '../plan/entry.ts'
-import { siteFileSchema } from '../plan/file.ts'
+import { MAX_FILES, siteFileSchema } from '../plan/file.ts'
 import { MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
 import { DEFAULT_SETTINGS, type SettingName, settingSchemas, type Site } from '../plan/site.ts'
 import { fromSiteData, type SiteData, toSiteData } from '../plan/siteData.ts'
@@ -21,12 +14,17 @@ import {
 } from '../plan/surround/surround.ts'
 import { FIRST_VERSION_NAMES, firstVersionSettings, surroundOfFirstVersion } from './firstVersion.ts'
 import { nameKey } from '../standard/fileName.ts'
+import { listOf } from '../standard/list.ts'
+import { tooDeepAt } from './jsonDepth.ts'
 import { checkSize, InputFault, placeIn } from './inputFault.ts'
 
 const FORMAT = 'viatica-site'
 
 /** The most that a site file can have: the files of a site in base64, and its plan. Counted in characters. */
 export const MAX_SITE_FILE = 110_000_000
+
+/** Of a longer text no place is looked for: that would take many times its room. */
+const MOST_LOCATED = 2_000_000
 
 /** Each level of the plan opens a list and an object; bodies and settings need a few more. */
 const MAX_JSON_DEPTH = 2 * MAX_LEVELS + 8
@@ -46,7 +44,7 @@ const settingEntries = {
 
 const shared = {
   format: v.literal(FORMAT, `must be "${FORMAT}": this is not a site file`),
-  files: v.optional(v.array(siteFileSchema), []),
+  files: v.optional(listOf(siteFileSchema, MAX_FILES), []),
   plan: branchSchema,
   /** The bytes of the files by key, in base64. */
   contents: v.optional(v.record(v.string(), v.pipe(v.string(), v.check(isBase64, 'must be base64'))), {}),
@@ -78,20 +76,16 @@ export interface ReadSite {
 
 /** Stops at the first bracket that is too deep, before anything that calls itself for each level reads the file. */
 function checkDepth(text: string): void {
-  let depth = 0
-  const deeper = (offset: number) => {
-    if (++depth > MAX_JSON_DEPTH) {
-      throw new InputFault(`The plan has more than ${MAX_LEVELS} levels.`, placeIn(text, offset))
-    }
-  }
-  const back = () => void depth--
-  visit(text, { onObjectBegin: deeper, onArrayBegin: deeper, onObjectEnd: back, onArrayEnd: back })
+  const deep = tooDeepAt(text, MAX_JSON_DEPTH)
+  if (deep !== undefined)
+    throw new InputFault(`The plan has more than ${MAX_LEVELS} levels.`, placeIn(text, deep))
 }
 
 function readJson(text: string): unknown {
   try {
     return JSON.parse(text)
   } catch {
+    if (text.length > MOST_LOCATED) throw new InputFault('This is not a site file, or it is cut off.')
     const errors: ParseError[] = []
     parse(text, errors, { disallowComments: true })
     const first = errors[0]
@@ -124,7 +118,8 @@ function isBase64(text: string): boolean {
 
 /** RFC 4648, section 4: three bytes in four characters. */
 function bytesInBase64(text: string): number {
-  return (text.length / 4) * 3 - (/=*$/.exec(text)?.[0].length ?? 0)
+  const padding = text.endsWith('==') ? 2 : text.endsWith('=') ? 1 : 0
+  return (text.length / 4) * 3 - padding
 }
 
 /** What the schema cannot see: ids that are used twice, and ids that name nothing. */
@@ -160,17 +155,15 @@ function crossFaults(
 export function readSiteFile(text: string): ReadSite {
   checkSize(text, MAX_SITE_FILE)
   checkDepth(text)
-  const result = v.safeParse(fileSchema, readJson(text))
+  const result = v.safeParse(fileSchema, readJson(text), { abortEarly: true })
   if (!result.success) {
     const issue = result.issues[0]
     const path = (issue.path ?? []).map((item) => item.key as string | number)
-    const tree = parseTree(text)
-    const node =
-      tree && (findNodeAtLocation(tree, path) ?? findNodeAtLocation(tree, path.slice(0, -1)) ?? tree)
-    throw new InputFault(
-      `${path.join('.') || 'The file'}: ${issue.message}`,
-      placeIn(text, node?.offset ?? 0),
-    )
+    const what = `${path.join('.') || 'The file'}: ${issue.message}`
+    const tree = text.length > MOST_LOCATED ? undefined : parseTree(text)
+    if (!tree) throw new InputFault(what)
+    const node = findNodeAtLocation(tree, path) ?? findNodeAtLocation(tree, path.slice(0, -1)) ?? tree
+    throw new InputFault(what, placeIn(text, node.offset))
   }
   const { contents } = result.output
   const data = { ...result.output, ...splitSettings(result.output) }
@@ -183,7 +176,8 @@ export function readSiteFile(text: string): ReadSite {
     throw new InputFault('Two files have the same path.')
   }
   for (const file of files.values()) {
-    if (!(file.content in contents)) throw new InputFault(`The contents of ${file.path} are missing.`)
+    if (!Object.hasOwn(contents, file.content))
+      throw new InputFault(`The contents of ${file.path} are missing.`)
   }
   return { site: { ...fromSiteData(data), files }, contents: new Map(Object.entries(contents)) }
 }

@@ -1,7 +1,8 @@
 import * as v from 'valibot'
 import { addressesOf } from '../address/addresses.ts'
 import { figuresOf } from '../figures/figures.ts'
-import { applyChange } from '../plan/change/apply.ts'
+import { applySingle } from '../plan/change/apply.ts'
+import type { Own } from '../plan/change/own.ts'
 import type { Change, SetEntry, SingleChange } from '../plan/change/change.ts'
 import { ChangeRefused } from '../plan/change/refused.ts'
 import {
@@ -91,6 +92,8 @@ class Reading {
   readonly changes: SingleChange[] = []
   readonly seen = new Set<EntryId>()
   readonly #source: Omit<RowSource, 'entry'>
+  /** All of it is one change in the end: each map is copied once. */
+  readonly #own: Own = new Set()
   site: Site
 
   constructor(
@@ -98,12 +101,21 @@ class Reading {
     private readonly newId: () => EntryId,
   ) {
     this.site = start
-    this.#source = { plan: start.plan, addresses: addressesOf(start), figures: figuresOf(start) }
+    // Figures take long on a large site, and what is worked out is never read back.
+    this.#source = {
+      plan: start.plan,
+      get addresses() {
+        return addressesOf(start)
+      },
+      get figures() {
+        return figuresOf(start)
+      },
+    }
   }
 
   #make(row: TableRow, column: string, change: SingleChange, difference: Omit<Difference, 'row' | 'column'>) {
     try {
-      this.site = applyChange(this.site, change).site
+      this.site = applySingle(this.site, change, this.#own).site
     } catch (error) {
       if (error instanceof ChangeRefused) throw cellFault(row.number, column, error.message)
       throw error
@@ -155,7 +167,7 @@ class Reading {
       this.#make(row, column.name, change, {
         entry: id,
         label,
-        before: writtenCell(column.value({ ...this.#source, entry })),
+        before: writtenCell(column.value(Object.assign(Object.create(this.#source), { entry }) as RowSource)),
         after: row.cells.get(column)!.trim(),
       })
     }

@@ -1,12 +1,19 @@
 import * as v from 'valibot'
 import { type Entry, type EntryId, groupSchema, linkSchema, pageSchema } from './entry.ts'
-import { childrenOf, entryOf, type Plan } from './plan.ts'
+import { listOf } from '../standard/list.ts'
+import { childrenOf, entryOf, MAX_ENTRIES, type Plan } from './plan.ts'
 
 /** An entry with all that stands under it: what is added, what was removed, and what a site file holds. */
 export type Branch = Entry & { readonly entries: readonly Branch[] }
 
 const entries = {
-  entries: v.optional(v.array(v.lazy((): v.GenericSchema<unknown, Branch> => branchSchema)), []),
+  entries: v.optional(
+    listOf(
+      v.lazy((): v.GenericSchema<unknown, Branch> => branchSchema),
+      MAX_ENTRIES,
+    ),
+    [],
+  ),
 }
 
 /**

@@ -2,6 +2,7 @@ import * as v from 'valibot'
 import { fileNameFault } from '../standard/fileName.ts'
 import { isAllowedTarget } from '../standard/target.ts'
 import { fragmentFault } from '../standard/fragment.ts'
+import { dayOrNoneSchema, daySchema } from '../standard/date.ts'
 import { sitePathSchema } from '../standard/sitePath.ts'
 import { filledLine, line, lines } from '../standard/text.ts'
 
@@ -36,10 +37,7 @@ const bodySchema = v.pipe(
     /** The author's own bytes; parsed only when a page is written. */
     html: v.optional(lines(1_000_000), ''),
     /** The day of the last change, `YYYY-MM-DD`, or empty. */
-    changed: v.optional(
-      v.pipe(v.string(), v.regex(/^(\d{4}-\d{2}-\d{2})?$/, 'must be a date like 2026-05-01')),
-      '',
-    ),
+    changed: v.optional(dayOrNoneSchema, ''),
   }),
   v.rawCheck(({ dataset, addIssue }) => {
     const fault = dataset.typed && fragmentFault(dataset.value.html)
@@ -66,7 +64,7 @@ export type Pin = v.InferOutput<typeof pinSchema>
 
 /** That somebody looked at a page as it came out then. */
 const seenSchema = v.strictObject({
-  on: v.pipe(v.string(), v.regex(/^\d{4}-\d{2}-\d{2}$/, 'must be a date like 2026-05-01')),
+  on: daySchema,
   /** Of each part of the page, by its name: see core/seen. */
   marks: v.pipe(
     v.record(line(40), v.pipe(v.string(), v.regex(/^[0-9a-f]{1,16}$/, 'must be a mark of a text'))),

@@ -74,6 +74,8 @@ export function mediaTypeOf(path: string): string {
 
 /** All files of a site together: as much as a site file can carry. */
 export const MAX_SITE_BYTES = 60_000_000
+/** How many files a site may have. */
+export const MAX_FILES = 20_000
 
 /** A file of the site that pages use. Its bytes are kept apart, under `content`. */
 export const siteFileSchema = v.strictObject({

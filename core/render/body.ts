@@ -155,6 +155,21 @@ function decode(fragmentId: string): string {
   }
 }
 
+const isBlank = (sign: string | undefined) => sign === ' ' || sign === '\t'
+
+/** The lines of a text, parted by `end` in place of their line ends and the blanks around these. */
+function joinedLines(text: string, end: string): string {
+  const lines = text.split('\n')
+  return lines
+    .map((line, at) => {
+      let [from, to] = [0, line.length]
+      while (at > 0 && from < to && isBlank(line[from])) from++
+      while (at < lines.length - 1 && to > from && isBlank(line[to - 1])) to--
+      return line.slice(from, to)
+    })
+    .join(end)
+}
+
 /** Indents the lines of text nodes by how deep they stand; never where white space counts. */
 export function indentLines(parent: { childNodes: Node[] }, depth: number, base: number): void {
   const { childNodes } = parent
@@ -166,7 +181,7 @@ export function indentLines(parent: { childNodes: Node[] }, depth: number, base:
       const text = node as { value: string }
       if (!text.value.includes('\n')) return
       const inner = '\n' + ' '.repeat(base + 2 * depth)
-      text.value = text.value.replace(/[ \t]*\n[ \t]*/g, inner).replace(/(\n +)(?:\n +)+/g, `\n$1`)
+      text.value = joinedLines(text.value, inner).replace(/(\n +)(?:\n +)+/g, `\n$1`)
       const isLast = at === childNodes.length - 1
       if (isLast && depth > 0)
         text.value = text.value.replace(/\n +$/, '\n' + ' '.repeat(base + 2 * depth - 2))

@@ -21,7 +21,7 @@ const fileNameOf = (path: string) => path.slice(path.lastIndexOf('/') + 1)
 /** The names of files, as they stand at the end of an address in HTML. */
 function namesIn(html: string): Set<string> {
   return new Set(
-    [...html.matchAll(/[^"\s,/]+\.[a-z0-9]+(?=["\s?#,])/gi)].map(([name]) => {
+    [...html.matchAll(/(?<![^"\s,/])[^"\s,/]+\.[a-z0-9]+(?=["\s?#,])/gi)].map(([name]) => {
       try {
         return decodeURIComponent(name)
       } catch {

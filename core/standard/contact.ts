@@ -1,5 +1,12 @@
-/** Something before and after one @, without spaces: enough to tell a mail address from any other text. */
-const MAIL_ADDRESS = /^[^\s@<>,;:]+@[^\s@<>,;:]+\.[^\s@<>,;:]+$/
+/** Something before and after one @, without spaces. */
+const AROUND_AT = /^[^\s@<>,;:]+@([^\s@<>,;:]+)$/
+
+/** Whether a text is a mail address rather than any other: one @, and a dot within what follows it. */
+function isMailAddress(text: string): boolean {
+  const [, host = ''] = AROUND_AT.exec(text) ?? []
+  return host.slice(1, -1).includes('.')
+}
+
 /** Digits with what people put between them, six at the least; a + at the front for the country. */
 const PHONE_NUMBER = /^\+?[\d\s()./–-]+$/
 
@@ -8,7 +15,7 @@ const PHONE_NUMBER = /^\+?[\d\s()./–-]+$/
  * in brackets after a country code is not dialled from abroad, so it is left out.
  */
 export function contactTarget(text: string): string | undefined {
-  if (MAIL_ADDRESS.test(text)) return `mailto:${encodeURI(text)}`
+  if (isMailAddress(text)) return `mailto:${encodeURI(text)}`
   if (!PHONE_NUMBER.test(text)) return undefined
   const number = (text.startsWith('+') ? text.replace(/\(0\)/, '') : text).replace(/[^\d+]/g, '')
   return number.replace('+', '').length >= 6 ? `tel:${number}` : undefined
@@ -28,8 +35,10 @@ export function contactLines(text: string): readonly ContactLine[] {
     .trim()
     .split('\n')
     .map((line) => {
-      const [, before = '', value = ''] = /^([^:]{1,60}:\s+)?(.*)$/.exec(line.trim()) ?? []
+      const whole = line.trim()
+      const before = /^[^:]{1,60}:\s+/.exec(whole)?.[0] ?? ''
+      const value = whole.slice(before.length)
       const target = contactTarget(value)
-      return target === undefined ? { before: '', value: line.trim(), target } : { before, value, target }
+      return target === undefined ? { before: '', value: whole, target } : { before, value, target }
     })
 }

@@ -53,15 +53,55 @@ export function contentOf(element: Element): { childNodes: Node[] } {
     : element
 }
 
+/** Ends the parsing of what is not accepted, with the reason. */
+class Unacceptable extends Error {}
+
+/**
+ * How much a browser may make of a source, counted in characters of tags: formatting elements that are not closed are
+ * opened anew in every paragraph after them, so that a small text can become a very large page.
+ */
+const mostMade = (source: string) => 100_000 + 8 * source.length
+
+/** Stops the parser where a source becomes too deep or too much, before it has made all of it. */
+function watchingAdapter(source: string): typeof defaultTreeAdapter {
+  const most = mostMade(source)
+  let made = 0
+  let depth = 0
+  return {
+    ...defaultTreeAdapter,
+    createElement(tagName, namespace, attributes) {
+      made += 2 * tagName.length + 5
+      for (const { name, value } of attributes) made += name.length + value.length + 4
+      if (made > most)
+        throw new Unacceptable(
+          'Too many elements are left open: browsers open them anew in every paragraph, which makes too large a page.',
+        )
+      return defaultTreeAdapter.createElement(tagName, namespace, attributes)
+    },
+    onItemPush(element) {
+      // The fragment itself is the first.
+      if (++depth <= MAX_NESTED + 1) return
+      const line = element.sourceCodeLocation?.startLine
+      throw new Unacceptable(
+        `Elements are nested more than ${MAX_NESTED} deep${line ? ` at line ${line}` : ''}.`,
+      )
+    },
+    onItemPop() {
+      depth--
+    },
+  }
+}
+
 /** Why HTML cannot be kept as main content, in words with the line; undefined when it can. */
 export function fragmentFault(source: string): string | undefined {
   // Without `<` so many times there is nothing to nest, and no need to parse.
   if (source.split('<', MAX_NESTED + 2).length <= MAX_NESTED) return undefined
-  for (const { element, depth } of elementsOf(parseMainContent(source, true))) {
-    if (depth >= MAX_NESTED) {
-      const line = element.sourceCodeLocation?.startLine
-      return `Elements are nested more than ${MAX_NESTED} deep${line ? ` at line ${line}` : ''}.`
-    }
+  const main = defaultTreeAdapter.createElement('main', html.NS.HTML, [])
+  try {
+    parseFragment(main, source, { sourceCodeLocationInfo: true, treeAdapter: watchingAdapter(source) })
+  } catch (error) {
+    if (error instanceof Unacceptable) return error.message
+    throw error
   }
   return undefined
 }

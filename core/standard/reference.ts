@@ -7,14 +7,32 @@ export interface Reference {
   readonly fragment: string | undefined
 }
 
-/** RFC 3986 appendix B, with the scheme held to the grammar of section 3.1. */
-const PARTS = /^(?:([A-Za-z][A-Za-z0-9+.-]*):)?(?:\/\/([^/?#]*))?([^?#]*)(?:\?([^#]*))?(?:#(.*))?$/s
-
-/** Takes a reference apart. Every text is a reference: it may be a path and nothing else. */
-export function splitReference(reference: string): Reference {
-  const [, scheme, authority, path, query, fragment] = PARTS.exec(reference)!
-  return { scheme, authority, path: path!, query, fragment }
+/** What stands before the first of a sign in a text, and after it; undefined where the text has none. */
+function parted(text: string, sign: string): [before: string, after: string | undefined] {
+  const at = text.indexOf(sign)
+  return at < 0 ? [text, undefined] : [text.slice(0, at), text.slice(at + 1)]
 }
+
+/**
+ * Takes a reference apart as RFC 3986 appendix B does, with the scheme held to the grammar of section 3.1. Every text is
+ * a reference: it may be a path and nothing else.
+ */
+export function splitReference(reference: string): Reference {
+  const [whole, fragment] = parted(reference, '#')
+  const [hierarchy, query] = parted(whole, '?')
+  const scheme = /^([A-Za-z][A-Za-z0-9+.-]*):/.exec(hierarchy)?.[1]
+  const rest = scheme === undefined ? hierarchy : hierarchy.slice(scheme.length + 1)
+  if (!rest.startsWith('//')) return { scheme, authority: undefined, path: rest, query, fragment }
+  const slash = rest.indexOf('/', 2)
+  const end = slash < 0 ? rest.length : slash
+  return { scheme, authority: rest.slice(2, end), path: rest.slice(end), query, fragment }
+}
+
+/** A reference without its fragment. */
+export const withoutFragment = (reference: string): string => parted(reference, '#')[0]
+
+/** A reference without its query and its fragment. */
+export const withoutQuery = (reference: string): string => parted(withoutFragment(reference), '?')[0]
 
 /** RFC 3986 section 5.3. */
 function joinReference({ scheme, authority, path, query, fragment }: Reference): string {

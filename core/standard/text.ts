@@ -37,5 +37,11 @@ export function lines(max: number) {
   )
 }
 
+/** A text cut to at most `most` characters, with an ellipsis where something is missing; no character is cut in two. */
+export function shortened(text: string, most: number): string {
+  if (text.length <= most) return text
+  return `${text.slice(0, most - 1).replace(/[\ud800-\udbff]$/, '')}…`
+}
+
 /** The line of a place in a text, from 1. */
 const lineAt = (text: string, at: number) => text.slice(0, at).split('\n').length

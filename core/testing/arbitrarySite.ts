@@ -208,7 +208,7 @@ export const arbitraryPick = fc.record({ kind: fc.nat(9), a: fc.nat(1000), b: fc
 /** A file of one of three kinds that may or may not be there already. */
 function fileOfPick(a: number, b: number): SiteFile {
   const path = ['pictures/p', 'styles/s', 'docs/d'][b % 3]! + (a % 7) + ['.svg', '.css', '.pdf'][b % 3]!
-  return { id: `f${b % 7}`, path, content: `k${a % 3}`, size: a % 9, alt: b % 2 ? 'A picture' : '' }
+  return { id: `f${b % 7}`, path, content: `k${a % 3}`, size: 2, alt: b % 2 ? 'A picture' : '' }
 }
 
 /** A change of any kind that may or may not make sense on the site. `fresh` makes the ids of new entries differ. */

@@ -10,7 +10,7 @@ import { sectionMenuNames } from '../plan/surround/surround.ts'
 import { createRenderer } from '../render/renderer.ts'
 import { type Element, elementsOf } from '../standard/fragment.ts'
 import { inSourceSet } from '../standard/sourceSet.ts'
-import { resolveReference } from '../standard/reference.ts'
+import { resolveReference, withoutFragment, withoutQuery } from '../standard/reference.ts'
 
 /** Something on a page of the finished site that is not as it must be. */
 export interface WalkFault {
@@ -102,8 +102,9 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport> {
   const follow = (id: EntryId, url: string, link: string, line: number) => {
     links++
     const target = resolveReference(url, link.trim())
-    const [, whole = '', fragment = ''] = /^([^#]*)(?:#(.*))?$/s.exec(target) ?? []
-    const plain = whole.replace(/\?.*$/s, '')
+    const whole = withoutFragment(target)
+    const fragment = target.slice(whole.length + 1)
+    const plain = withoutQuery(whole)
     const file = plain.endsWith('/') ? plain + index : plain
     if (!file.startsWith(top)) return void leaving.set(target, (leaving.get(target) ?? 0) + 1)
     if (!files.has(file)) return void faults.push({ page: id, line, text: link, why: 'leads nowhere' })

@@ -3,7 +3,12 @@ import type { Change, SingleChange } from './change.ts'
 import { setEntryField, setSetting } from './fields.ts'
 import { addFile, removeFile, setFile } from './files.ts'
 import { addBranches, moveBranch, removeBranches } from './hierarchy.ts'
+import type { Own } from './own.ts'
+import { markOf, writtenOver } from './over.ts'
+import { WrittenSince } from './refused.ts'
+import { restoreSite } from './restore.ts'
 import { changeSurround } from './surround.ts'
+import { thingWords } from './words.ts'
 
 /** A site after a change. Applying `inverse` to it gives the site before, exactly. */
 export interface Applied {
@@ -12,31 +17,60 @@ export interface Applied {
 }
 
 /** The part of the site that a change made anew, with the inverse. */
-function outcomeOf(site: Site, change: SingleChange): Partial<Site> & { inverse: Change } {
+function outcomeOf(site: Site, change: SingleChange, own: Own): Partial<Site> & { inverse: Change } {
   switch (change.kind) {
     case 'add':
-      return addBranches(site.plan, change)
+      return addBranches(site, change, own)
     case 'remove':
-      return removeBranches(site.plan, change)
+      return removeBranches(site.plan, change, own)
     case 'move':
-      return moveBranch(site.plan, change)
+      return moveBranch(site.plan, change, own)
     case 'setEntry':
-      return setEntryField(site, change)
+      return setEntryField(site, change, own)
     case 'setSite':
       return setSetting(site, change)
     case 'addFile':
-      return addFile(site, change)
+      return addFile(site, change, own)
     case 'setFile':
-      return setFile(site, change)
+      return setFile(site, change, own)
     case 'removeFile':
-      return removeFile(site, change)
-    default:
+      return removeFile(site, change, own)
+    case 'restore':
+      return restoreSite(site, change)
+    case 'addPiece':
+    case 'removePiece':
+    case 'movePiece':
+    case 'setPiece':
+    case 'addMenu':
+    case 'removeMenu':
+    case 'setMenu':
+    case 'setSurround':
       return changeSurround(site, change)
   }
 }
 
-function applySingle(site: Site, change: SingleChange): Applied {
-  const { inverse, ...madeAnew } = outcomeOf(site, change)
+/** What a change writes over, for people. */
+function writtenSince(site: Site, change: SingleChange): string {
+  const words: Partial<Record<SingleChange['kind'], string>> = {
+    remove: 'was changed, or has new pages under it',
+    move: 'was moved elsewhere',
+    movePiece: 'was moved elsewhere',
+  }
+  return `${thingWords(site, change)} ${words[change.kind] ?? 'was changed'} in another window meanwhile.`
+}
+
+/**
+ * Makes a change that does one thing.
+ * @param own maps that were copied for this change as a whole, and may be written to
+ * @throws ChangeRefused
+ */
+export function applySingle(site: Site, change: SingleChange, own: Own): Applied {
+  if ('over' in change && change.over !== undefined) {
+    const now = writtenOver(site, change)
+    if (now !== undefined && markOf(now) !== change.over)
+      throw new WrittenSince(writtenSince(site, change), change, now)
+  }
+  const { inverse, ...madeAnew } = outcomeOf(site, change, own)
   return { site: { ...site, ...madeAnew }, inverse }
 }
 
@@ -50,10 +84,11 @@ export function singlesOf(change: Change): readonly SingleChange[] {
  * @throws ChangeRefused when the change makes no sense on this site; of a batch, then nothing is done.
  */
 export function applyChange(site: Site, change: Change): Applied {
-  if (change.kind !== 'batch') return applySingle(site, change)
+  const own: Own = new Set()
+  if (change.kind !== 'batch') return applySingle(site, change, own)
   const inverses: Change[] = []
   for (const single of change.changes) {
-    const applied = applySingle(site, single)
+    const applied = applySingle(site, single, own)
     site = applied.site
     inverses.push(applied.inverse)
   }

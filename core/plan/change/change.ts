@@ -3,8 +3,17 @@ import { branchSchema } from '../branch.ts'
 import { type EntryField, entryIdSchema, fieldSchemas } from '../entry.ts'
 import { siteFileSchema } from '../file.ts'
 import { type SettingName, settingSchemas } from '../site.ts'
+import { listOf } from '../../standard/list.ts'
 import { filledLine } from '../../standard/text.ts'
+import { overSchema as over } from './over.ts'
+import { type Restore, restoreSchema } from './restoreChange.ts'
 import { type SurroundChange, surroundChangeSchemas } from './surroundChange.ts'
+
+/** How many changes one edit may be made of, and how many entries it may name at a time. */
+export const MAX_AT_ONCE = 60_000
+
+/** Whether a change puts back what stood there before, and may name what is gone meanwhile. */
+const back = v.optional(v.boolean('must be true or false'))
 
 const place = v.pipe(
   v.number('must be a number'),
@@ -17,13 +26,14 @@ const addSchema = v.strictObject({
   kind: v.literal('add'),
   parent: entryIdSchema,
   place,
-  branches: v.pipe(v.array(branchSchema), v.minLength(1, 'must hold at least one branch')),
+  branches: v.pipe(listOf(branchSchema, MAX_AT_ONCE), v.minLength(1, 'must hold at least one branch')),
 })
 
 /** Takes entries away, each with all that stands under it. */
 const removeSchema = v.strictObject({
   kind: v.literal('remove'),
-  entries: v.pipe(v.array(entryIdSchema), v.minLength(1, 'must name at least one entry')),
+  entries: v.pipe(listOf(entryIdSchema, MAX_AT_ONCE), v.minLength(1, 'must name at least one entry')),
+  over,
 })
 
 /** Puts an entry, with all under it, elsewhere; `place` counts the siblings without the entry itself. */
@@ -32,6 +42,7 @@ const moveSchema = v.strictObject({
   entry: entryIdSchema,
   parent: entryIdSchema,
   place,
+  over,
 })
 
 const SETTING_NAMES = Object.keys(settingSchemas) as SettingName[]
@@ -46,7 +57,8 @@ const setEntrySchema = v.variant(
       entry: entryIdSchema,
       field: v.literal(field),
       value: fieldSchemas[field] as v.GenericSchema,
-      over: v.optional(v.pipe(v.string(), v.regex(/^[0-9a-f]{1,16}$/, 'must be a mark of a text'))),
+      over,
+      back,
     }),
   ),
 )
@@ -59,6 +71,8 @@ const setSiteSchema = v.variant(
       kind: v.literal('setSite'),
       field: v.literal(field),
       value: settingSchemas[field] as v.GenericSchema,
+      over,
+      back,
     }),
   ),
 )
@@ -66,8 +80,8 @@ const setSiteSchema = v.variant(
 /** Keeps a file with the site; its bytes are in the store of contents already. */
 const addFileSchema = v.strictObject({ kind: v.literal('addFile'), file: siteFileSchema })
 /** Sets a file whole: where it stands, its bytes, what it says to those who do not see it. */
-const setFileSchema = v.strictObject({ kind: v.literal('setFile'), file: siteFileSchema })
-const removeFileSchema = v.strictObject({ kind: v.literal('removeFile'), file: entryIdSchema })
+const setFileSchema = v.strictObject({ kind: v.literal('setFile'), file: siteFileSchema, over })
+const removeFileSchema = v.strictObject({ kind: v.literal('removeFile'), file: entryIdSchema, over })
 
 export type Add = v.InferOutput<typeof addSchema>
 export type Remove = v.InferOutput<typeof removeSchema>
@@ -81,17 +95,24 @@ export type SetEntry = {
     entry: string
     field: F
     value: v.InferOutput<(typeof fieldSchemas)[F]>
-    /** Of main content: the mark (see bodyMark) of what it was written over. Another that came between is not lost then. */
+    /** Of main content, the mark of what it was written over: another that came between is not lost then. */
     over?: string | undefined
+    back?: boolean | undefined
   }
 }[EntryField]
 export type SetSite = {
-  [F in SettingName]: { kind: 'setSite'; field: F; value: v.InferOutput<(typeof settingSchemas)[F]> }
+  [F in SettingName]: {
+    kind: 'setSite'
+    field: F
+    value: v.InferOutput<(typeof settingSchemas)[F]>
+    over?: string | undefined
+    back?: boolean | undefined
+  }
 }[SettingName]
 
 /** A change that does one thing. */
 export type SingleChange =
-  Add | Remove | Move | SetEntry | SetSite | AddFile | SetFile | RemoveFile | SurroundChange
+  Add | Remove | Move | SetEntry | SetSite | AddFile | SetFile | RemoveFile | Restore | SurroundChange
 /** Several changes that are made, and undone, as one. */
 export interface Batch {
   readonly kind: 'batch'
@@ -111,6 +132,7 @@ const singleSchema = v.variant('kind', [
   addFileSchema,
   setFileSchema,
   removeFileSchema,
+  restoreSchema,
   ...surroundChangeSchemas,
 ])
 
@@ -120,6 +142,6 @@ export const changeSchema = v.variant('kind', [
   v.strictObject({
     kind: v.literal('batch'),
     words: v.optional(filledLine(500)),
-    changes: v.pipe(v.array(singleSchema), v.minLength(1, 'must hold at least one change')),
+    changes: v.pipe(listOf(singleSchema, MAX_AT_ONCE), v.minLength(1, 'must hold at least one change')),
   }),
 ]) as v.GenericSchema<unknown, Change>

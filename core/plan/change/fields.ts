@@ -1,17 +1,24 @@
 import { settleRedirects } from '../../address/redirects.ts'
-import { bodyMark } from '../bodyMark.ts'
-import { type Entry, FIELDS_OF_KIND, labelOf } from '../entry.ts'
+import { type Entry, FIELDS_OF_KIND, labelOf, type LinkTarget } from '../entry.ts'
 import type { Plan } from '../plan.ts'
 import type { Settings, Site } from '../site.ts'
 import type { SetEntry, SetSite } from './change.ts'
+import { type Own, ownCopy } from './own.ts'
 import { ChangeRefused } from './refused.ts'
 
 function checkPicture(site: Site, file: string): void {
   if (!site.files.has(file)) throw new ChangeRefused('The picture is no longer among the files of the site.')
 }
 
+function checkTarget({ plan, files }: Site, target: LinkTarget): void {
+  if (target.to === 'entry' && !plan.entries.has(target.entry))
+    throw new ChangeRefused('The page that this link should lead to is no longer in the plan.')
+  if (target.to === 'file' && !files.has(target.file))
+    throw new ChangeRefused('This file is no longer among the files of the site.')
+}
+
 /** Sets a field of an entry. @throws ChangeRefused when its kind has no such field, or the value names what is not there. */
-export function setEntryField(site: Site, change: SetEntry): { plan: Plan; inverse: SetEntry } {
+export function setEntryField(site: Site, change: SetEntry, own: Own): { plan: Plan; inverse: SetEntry } {
   const { plan } = site
   const entry = plan.entries.get(change.entry)
   if (!entry) throw new ChangeRefused('This entry is no longer in the plan.')
@@ -22,20 +29,23 @@ export function setEntryField(site: Site, change: SetEntry): { plan: Plan; inver
     throw new ChangeRefused(`“${labelOf(entry)}” needs a label.`)
   }
   if (change.field === 'banner' && change.value) checkPicture(site, change.value.file)
-  if (change.field === 'target' && change.value.to === 'entry' && !plan.entries.has(change.value.entry)) {
-    throw new ChangeRefused('The page that this link should lead to is no longer in the plan.')
-  }
-  if (change.field === 'target' && change.value.to === 'file' && !site.files.has(change.value.file))
-    throw new ChangeRefused('This file is no longer among the files of the site.')
+  // A link may be dead: what puts back an old target does not ask whether that is still there.
+  if (change.field === 'target' && !change.back) checkTarget(site, change.value)
   if (change.field === 'state' && change.entry === plan.home && change.value === 'planned') {
     throw new ChangeRefused('The home page cannot be left out of the site: it is draft or ready.')
   }
-  if (change.over !== undefined && entry.kind === 'page' && bodyMark(entry.body.html) !== change.over)
-    throw new ChangeRefused(`The text of “${labelOf(entry)}” was changed in another window meanwhile.`)
   const before = (entry as Record<string, unknown>)[change.field]
-  const entries = new Map(plan.entries).set(entry.id, { ...entry, [change.field]: change.value } as Entry)
-  // What undoes it holds whatever it is put over.
-  const inverse = { kind: change.kind, entry: change.entry, field: change.field, value: before } as SetEntry
+  const entries = ownCopy(plan.entries, own).set(entry.id, {
+    ...entry,
+    [change.field]: change.value,
+  } as Entry)
+  const inverse = {
+    kind: change.kind,
+    entry: change.entry,
+    field: change.field,
+    value: before,
+    ...(change.field === 'target' ? { back: true } : {}),
+  } as SetEntry
   return { plan: { ...plan, entries }, inverse }
 }
 
@@ -47,15 +57,21 @@ function checkAddressing({ linkStyle, baseUrl }: Settings): void {
 /** Sets a setting of the site. @throws ChangeRefused when it cannot hold beside what the site has. */
 export function setSetting(site: Site, change: SetSite): { settings: Settings; inverse: SetSite } {
   if (change.field === 'logo' && change.value) checkPicture(site, change.value.file)
-  checkAddressing({ ...site.settings, [change.field]: change.value })
+  if (!change.back) checkAddressing({ ...site.settings, [change.field]: change.value })
   let { value } = change
-  if (change.field === 'redirects') {
+  // Redirects may rest: what puts back an old list does not ask whether a page stands in their way now.
+  if (change.field === 'redirects' && !change.back) {
     const settled = settleRedirects(site, change.value)
     if ('fault' in settled) throw new ChangeRefused(settled.fault)
     value = settled.redirects
   }
   return {
     settings: { ...site.settings, [change.field]: value },
-    inverse: { ...change, value: site.settings[change.field] } as SetSite,
+    inverse: {
+      kind: change.kind,
+      field: change.field,
+      value: site.settings[change.field],
+      back: true,
+    } as SetSite,
   }
 }

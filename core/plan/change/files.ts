@@ -1,24 +1,65 @@
 import { nameKey } from '../../standard/fileName.ts'
 import { labelOf } from '../entry.ts'
-import { fileTypeOf, MAX_SITE_BYTES, type SiteFile } from '../file.ts'
+import { fileTypeOf, MAX_FILES, MAX_SITE_BYTES, type SiteFile } from '../file.ts'
 import type { Site } from '../site.ts'
 import { filesOfSurround } from '../surround/surround.ts'
 import type { AddFile, RemoveFile, SetFile } from './change.ts'
+import { type Own, ownCopy } from './own.ts'
 import { ChangeRefused } from './refused.ts'
 
-/** The files of a site with one put among them. @throws ChangeRefused when its path is taken, or there is no room */
-function withFile(site: Site, file: SiteFile): Site['files'] {
-  const files = new Map(site.files).set(file.id, file)
-  let bytes = 0
-  for (const other of files.values()) {
-    bytes += other.size
-    // Where case does not count, one would take the place of the other.
-    if (other.id !== file.id && nameKey(other.path) === nameKey(file.path))
-      throw new ChangeRefused(`The site already has a file ${other.path}.`)
+/** The files of a map by the keys of their paths, and how many bytes they have together. */
+interface FileIndex {
+  readonly byKey: Map<string, SiteFile>
+  bytes: number
+}
+
+/** Of each map of files; a change of many parts keeps that of its copy up. */
+const indexes = new WeakMap<Site['files'], FileIndex>()
+
+function indexOf(files: Site['files']): FileIndex {
+  let index = indexes.get(files)
+  if (!index) {
+    index = { byKey: new Map(), bytes: 0 }
+    for (const file of files.values()) {
+      index.byKey.set(nameKey(file.path), file)
+      index.bytes += file.size
+    }
+    indexes.set(files, index)
   }
-  if (bytes > MAX_SITE_BYTES)
-    throw new ChangeRefused(`The files of a site can have ${MAX_SITE_BYTES / 1_000_000} MB together.`)
+  return index
+}
+
+/** The files of a site without one, and with another in its place. */
+function exchanged(
+  site: Site,
+  { before, after }: { before?: SiteFile; after?: SiteFile },
+  own: Own,
+): Site['files'] {
+  const files = ownCopy(site.files, own)
+  const index = indexOf(files)
+  if (before) {
+    files.delete(before.id)
+    index.byKey.delete(nameKey(before.path))
+    index.bytes -= before.size
+  }
+  if (after) {
+    files.set(after.id, after)
+    index.byKey.set(nameKey(after.path), after)
+    index.bytes += after.size
+  }
   return files
+}
+
+/** @throws ChangeRefused when the path of a file is taken, or there is no room for it in the place of the one before */
+function checkRoom(site: Site, file: SiteFile, before?: SiteFile): void {
+  const { byKey, bytes } = indexOf(site.files)
+  // Where case does not count, one would take the place of the other.
+  const there = byKey.get(nameKey(file.path))
+  if (there && there.id !== file.id) throw new ChangeRefused(`The site already has a file ${there.path}.`)
+  if (site.files.size >= MAX_FILES && !before)
+    throw new ChangeRefused(`A site can have at most ${MAX_FILES} files.`)
+  if (bytes - (before?.size ?? 0) + file.size > MAX_SITE_BYTES)
+    throw new ChangeRefused(`The files of a site can have ${MAX_SITE_BYTES / 1_000_000} MB together.`)
 }
 
 function fileOf(site: Site, id: string): SiteFile {
@@ -28,18 +69,30 @@ function fileOf(site: Site, id: string): SiteFile {
 }
 
 /** Keeps a file with the site. @throws ChangeRefused when its id or path is taken. */
-export function addFile(site: Site, { file }: AddFile): { files: Site['files']; inverse: RemoveFile } {
+export function addFile(
+  site: Site,
+  { file }: AddFile,
+  own: Own,
+): { files: Site['files']; inverse: RemoveFile } {
   if (site.files.has(file.id)) throw new ChangeRefused(`The site already has a file with the id ${file.id}.`)
-  return { files: withFile(site, file), inverse: { kind: 'removeFile', file: file.id } }
+  checkRoom(site, file)
+  return {
+    files: exchanged(site, { after: file }, own),
+    inverse: { kind: 'removeFile', file: file.id },
+  }
 }
 
 /** Renames, replaces or describes a file. @throws ChangeRefused when it becomes what its uses cannot do with. */
-export function setFile(site: Site, { file }: SetFile): { files: Site['files']; inverse: SetFile } {
+export function setFile(site: Site, { file }: SetFile, own: Own): { files: Site['files']; inverse: SetFile } {
   const before = fileOf(site, file.id)
   const [was, is] = [fileTypeOf(before.path)!.kind, fileTypeOf(file.path)!.kind]
   if (was !== is && whatNeeds(site, file.id) !== undefined)
     throw new ChangeRefused(`${before.path} is in use as a ${was}, which ${file.path} would not be.`)
-  return { files: withFile(site, file), inverse: { kind: 'setFile', file: before } }
+  checkRoom(site, file, before)
+  return {
+    files: exchanged(site, { before, after: file }, own),
+    inverse: { kind: 'setFile', file: before },
+  }
 }
 
 /** What of the site needs a file, in words: the logo, a banner, the surround; undefined when nothing does. */
@@ -52,11 +105,13 @@ function whatNeeds({ settings, plan, surround }: Site, id: string): string | und
 }
 
 /** Takes a file away. @throws ChangeRefused while the logo, a banner or the surround needs it. */
-export function removeFile(site: Site, { file: id }: RemoveFile): { files: Site['files']; inverse: AddFile } {
+export function removeFile(
+  site: Site,
+  { file: id }: RemoveFile,
+  own: Own,
+): { files: Site['files']; inverse: AddFile } {
   const file = fileOf(site, id)
   const need = whatNeeds(site, id)
   if (need) throw new ChangeRefused(`${file.path} is ${need}.`)
-  const files = new Map(site.files)
-  files.delete(id)
-  return { files, inverse: { kind: 'addFile', file } }
+  return { files: exchanged(site, { before: file }, own), inverse: { kind: 'addFile', file } }
 }

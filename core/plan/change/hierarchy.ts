@@ -1,5 +1,5 @@
 import { branchOf, entriesOfBranch } from '../branch.ts'
-import { type EntryId, labelOf } from '../entry.ts'
+import { type Entry, type EntryId, labelOf } from '../entry.ts'
 import {
   ancestorsOf,
   childrenOf,
@@ -12,7 +12,9 @@ import {
   placeOf,
   walk,
 } from '../plan.ts'
+import type { Site } from '../site.ts'
 import type { Add, Change, Move, Remove, SingleChange } from './change.ts'
+import { type Own, ownCopy } from './own.ts'
 import { ChangeRefused } from './refused.ts'
 
 /** A plan after a change, with the change that takes it back. */
@@ -47,17 +49,27 @@ function checkLevels(plan: Plan, parent: EntryId, levels: number): void {
   }
 }
 
+function checkBanner({ files }: Site, entry: Entry): void {
+  if (entry.kind === 'page' && entry.banner && !files.has(entry.banner.file))
+    throw new ChangeRefused(
+      `The banner picture of “${labelOf(entry)}” is no longer among the files of the site.`,
+    )
+}
+
 /** Adds branches. @throws ChangeRefused when the parent cannot take them or one of their ids is in use. */
-export function addBranches(plan: Plan, { parent, place, branches }: Add): Rearranged {
+export function addBranches(site: Site, { parent, place, branches }: Add, own: Own): Rearranged {
+  const { plan } = site
   checkParent(plan, parent)
-  const entries = new Map(plan.entries)
-  const parents = new Map(plan.parents)
-  const children = new Map(plan.children)
+  const siblings = childrenOf(plan, parent)
+  const entries = ownCopy(plan.entries, own)
+  const parents = ownCopy(plan.parents, own)
+  const children = ownCopy(plan.children, own)
   let levels = 0
   for (const branch of branches) {
     for (const placed of entriesOfBranch(branch, parent)) {
       const id = placed.entry.id
       if (entries.has(id)) throw new ChangeRefused(`The plan already has an entry with the id ${id}.`)
+      checkBanner(site, placed.entry)
       entries.set(id, placed.entry)
       parents.set(id, placed.parent!)
       setChildren(children, id, placed.children)
@@ -67,7 +79,7 @@ export function addBranches(plan: Plan, { parent, place, branches }: Add): Rearr
   if (entries.size > MAX_ENTRIES) throw new ChangeRefused(`A plan can have at most ${MAX_ENTRIES} entries.`)
   checkLevels(plan, parent, levels)
   const ids = branches.map((branch) => branch.id)
-  setChildren(children, parent, childrenOf(plan, parent).toSpliced(place, 0, ...ids))
+  setChildren(children, parent, [...siblings.slice(0, place), ...ids, ...siblings.slice(place)])
   return { plan: { ...plan, entries, parents, children }, inverse: { kind: 'remove', entries: ids } }
 }
 
@@ -88,14 +100,16 @@ function puttingBack(plan: Plan, gone: ReadonlySet<EntryId>): SingleChange[] {
 }
 
 /** Removes entries, each with all under it. @throws ChangeRefused for the home page or an unknown entry. */
-export function removeBranches(plan: Plan, { entries: ids }: Remove): Rearranged {
+export function removeBranches(plan: Plan, { entries: ids }: Remove, own: Own): Rearranged {
   for (const id of ids) checkKnown(plan, id)
   const named = new Set(ids)
   // What stands under another of them goes with it.
   const gone = new Set(ids.filter((id) => !ancestorsOf(plan, id).some((ancestor) => named.has(ancestor))))
-  const entries = new Map(plan.entries)
-  const parents = new Map(plan.parents)
-  const children = new Map(plan.children)
+  const inverse: Change = { kind: 'batch', changes: puttingBack(plan, gone) }
+  const lost = [...gone].flatMap((id) => [...walk(plan, id)].map(({ entry }) => entry.id))
+  const entries = ownCopy(plan.entries, own)
+  const parents = ownCopy(plan.parents, own)
+  const children = ownCopy(plan.children, own)
   for (const parent of new Set([...gone].map((id) => plan.parents.get(id)!))) {
     setChildren(
       children,
@@ -103,21 +117,16 @@ export function removeBranches(plan: Plan, { entries: ids }: Remove): Rearranged
       childrenOf(plan, parent).filter((id) => !gone.has(id)),
     )
   }
-  for (const id of gone) {
-    for (const { entry } of walk(plan, id)) {
-      entries.delete(entry.id)
-      parents.delete(entry.id)
-      children.delete(entry.id)
-    }
+  for (const id of lost) {
+    entries.delete(id)
+    parents.delete(id)
+    children.delete(id)
   }
-  return {
-    plan: { ...plan, entries, parents, children },
-    inverse: { kind: 'batch', changes: puttingBack(plan, gone) },
-  }
+  return { plan: { ...plan, entries, parents, children }, inverse }
 }
 
 /** Moves an entry with all under it. @throws ChangeRefused for a move under itself, under a link or too deep. */
-export function moveBranch(plan: Plan, { entry: id, parent, place }: Move): Rearranged {
+export function moveBranch(plan: Plan, { entry: id, parent, place }: Move, own: Own): Rearranged {
   checkKnown(plan, id)
   checkParent(plan, parent)
   const label = labelOf(entryOf(plan, id))
@@ -125,10 +134,11 @@ export function moveBranch(plan: Plan, { entry: id, parent, place }: Move): Rear
   checkLevels(plan, parent, levelsUnder(plan, id))
   const oldParent = plan.parents.get(id)!
   const oldPlace = placeOf(plan, id)
-  const children = new Map(plan.children)
-  setChildren(children, oldParent, childrenOf(plan, oldParent).toSpliced(oldPlace, 1))
+  const siblings = childrenOf(plan, oldParent).toSpliced(oldPlace, 1)
+  const children = ownCopy(plan.children, own)
+  setChildren(children, oldParent, siblings)
   setChildren(children, parent, (children.get(parent) ?? []).toSpliced(place, 0, id))
-  const parents = new Map(plan.parents).set(id, parent)
+  const parents = ownCopy(plan.parents, own).set(id, parent)
   return {
     plan: { ...plan, parents, children },
     inverse: { kind: 'move', entry: id, parent: oldParent, place: oldPlace },

@@ -134,7 +134,7 @@ function setRule(site: Site, change: SetSurround): Resurrounded {
   const { surround } = site
   return {
     surround: { ...surround, [change.field]: change.value },
-    inverse: { ...change, value: surround[change.field] } as SetSurround,
+    inverse: { kind: change.kind, field: change.field, value: surround[change.field] } as SetSurround,
   }
 }
 

@@ -3,6 +3,7 @@ import { entryIdSchema } from '../entry.ts'
 import { menuSchema } from '../surround/menu.ts'
 import { pieceSchema, PLACES } from '../surround/piece.ts'
 import { type SurroundRule, surroundRuleSchemas } from '../surround/surround.ts'
+import { overSchema as over } from './over.ts'
 
 /** Places count from 0 among the other pieces of the place, or the other menus; past the end means last. */
 const at = v.pipe(
@@ -13,7 +14,7 @@ const at = v.pipe(
 const place = v.picklist(PLACES, `must be ${PLACES.join(', ')}`)
 
 const addPieceSchema = v.strictObject({ kind: v.literal('addPiece'), place, at, piece: pieceSchema })
-const removePieceSchema = v.strictObject({ kind: v.literal('removePiece'), piece: entryIdSchema })
+const removePieceSchema = v.strictObject({ kind: v.literal('removePiece'), piece: entryIdSchema, over })
 /** Puts a piece elsewhere; `beside`: in one row with the piece before it. */
 const movePieceSchema = v.strictObject({
   kind: v.literal('movePiece'),
@@ -21,13 +22,14 @@ const movePieceSchema = v.strictObject({
   place,
   at,
   beside: v.boolean('must be true or false'),
+  over,
 })
 /** Sets a piece whole; its id and kind stay. */
-const setPieceSchema = v.strictObject({ kind: v.literal('setPiece'), piece: pieceSchema })
+const setPieceSchema = v.strictObject({ kind: v.literal('setPiece'), piece: pieceSchema, over })
 
 const addMenuSchema = v.strictObject({ kind: v.literal('addMenu'), at, menu: menuSchema })
-const removeMenuSchema = v.strictObject({ kind: v.literal('removeMenu'), menu: entryIdSchema })
-const setMenuSchema = v.strictObject({ kind: v.literal('setMenu'), menu: menuSchema })
+const removeMenuSchema = v.strictObject({ kind: v.literal('removeMenu'), menu: entryIdSchema, over })
+const setMenuSchema = v.strictObject({ kind: v.literal('setMenu'), menu: menuSchema, over })
 
 const RULES = Object.keys(surroundRuleSchemas) as SurroundRule[]
 const setSurroundSchema = v.variant(
@@ -37,6 +39,7 @@ const setSurroundSchema = v.variant(
       kind: v.literal('setSurround'),
       field: v.literal(field),
       value: surroundRuleSchemas[field] as v.GenericSchema,
+      over,
     }),
   ),
 )
@@ -53,6 +56,7 @@ export type SetSurround = {
     kind: 'setSurround'
     field: Rule
     value: v.InferOutput<(typeof surroundRuleSchemas)[Rule]>
+    over?: string | undefined
   }
 }[SurroundRule]
 

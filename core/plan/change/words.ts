@@ -5,7 +5,8 @@ import { walk } from '../plan.ts'
 import type { Site } from '../site.ts'
 import { PIECE_NAMES, PLACE_NAMES } from '../surround/names.ts'
 import { menuOf, standingOf, type SurroundRule } from '../surround/surround.ts'
-import type { Add, Change, Remove, SetEntry } from './change.ts'
+import { restoredWords } from './restore.ts'
+import type { Add, Change, Remove, SetEntry, SingleChange } from './change.ts'
 import type { SurroundChange } from './surroundChange.ts'
 
 function named(site: Site, id: EntryId): string {
@@ -73,6 +74,44 @@ function setFileWords(before: SiteFile | undefined, after: SiteFile): string {
   return before.content === after.content ? `${after.path} described` : `${after.path} replaced`
 }
 
+/** What a change is about, for people: a page, a file, a piece, a setting. */
+export function thingWords(before: Site, change: SingleChange): string {
+  switch (change.kind) {
+    case 'add':
+      return named(before, change.parent)
+    case 'remove':
+      return change.entries.length === 1 ? named(before, change.entries[0]!) : 'One of the entries'
+    case 'move':
+      return named(before, change.entry)
+    case 'setEntry':
+      return `${named(before, change.entry)}: the ${FIELD_WORDS[change.field]}`
+    case 'setSite':
+      return SETTING_WORDS[change.field]
+    case 'addFile':
+    case 'setFile':
+      return change.file.path
+    case 'removeFile':
+      return before.files.get(change.file)?.path ?? 'A file'
+    case 'addPiece':
+    case 'setPiece':
+      return PIECE_NAMES[change.piece.kind]
+    case 'removePiece':
+    case 'movePiece': {
+      const found = standingOf(before.surround, change.piece)
+      return found ? PIECE_NAMES[found.piece.kind] : 'A piece'
+    }
+    case 'addMenu':
+    case 'setMenu':
+      return `Menu “${change.menu.name}”`
+    case 'removeMenu':
+      return `Menu “${menuOf(before.surround, change.menu)?.name ?? ''}”`
+    case 'setSurround':
+      return RULE_WORDS[change.field]
+    case 'restore':
+      return restoredWords(change)
+  }
+}
+
 /** What a change does, in the author's words. `before` is the site that it is made on. */
 export function changeWords(before: Site, change: Change): string {
   switch (change.kind) {
@@ -96,7 +135,16 @@ export function changeWords(before: Site, change: Change): string {
       return setFileWords(before.files.get(change.file.id), change.file)
     case 'batch':
       return change.words ?? changeWords(before, change.changes.at(-1)!)
-    default:
+    case 'restore':
+      return `${restoredWords(change)} as before`
+    case 'addPiece':
+    case 'removePiece':
+    case 'movePiece':
+    case 'setPiece':
+    case 'addMenu':
+    case 'removeMenu':
+    case 'setMenu':
+    case 'setSurround':
       return surroundWords(before, change)
   }
 }

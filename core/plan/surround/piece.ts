@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { fragmentFault } from '../../standard/fragment.ts'
 import { filledLine, line, lines } from '../../standard/text.ts'
 import { entryIdSchema, pictureSchema, targetSchema } from '../entry.ts'
 
@@ -140,7 +141,16 @@ const htmlSchema = v.strictObject({
   id,
   kind: v.literal('html'),
   beside,
-  html: v.optional(lines(100_000), ''),
+  html: v.optional(
+    v.pipe(
+      lines(100_000),
+      v.rawCheck(({ dataset, addIssue }) => {
+        const fault = dataset.typed && fragmentFault(dataset.value)
+        if (fault) addIssue({ message: fault })
+      }),
+    ),
+    '',
+  ),
 })
 
 export const pieceSchema = v.variant('kind', [

@@ -1,0 +1,66 @@
+import stringify from 'fast-json-stable-stringify'
+import { xxHash32 } from 'js-xxhash'
+import * as v from 'valibot'
+import { branchOf } from '../branch.ts'
+import type { Body, EntryId } from '../entry.ts'
+import type { Site } from '../site.ts'
+import { menuOf, standingOf } from '../surround/surround.ts'
+import type { SingleChange } from './change.ts'
+import { restoredOver } from './restore.ts'
+
+/** A short mark of a value, the same whatever the order of its fields; not a guard against ill will. */
+export function markOf(value: unknown): string {
+  const text = typeof value === 'string' ? value : stringify(value)
+  return xxHash32(text).toString(16) + text.length.toString(16)
+}
+
+/** The mark of what a change writes over: it is refused when something else stands there by then. */
+export const overSchema = v.optional(v.pipe(v.string(), v.regex(/^[0-9a-f]{1,16}$/, 'must be a mark')))
+
+/** What the entries of a plan are, each with all under it; those that are gone are passed over. */
+const branches = ({ plan }: Site, ids: readonly EntryId[]) =>
+  ids.filter((id) => plan.entries.has(id)).map((id) => branchOf(plan, id))
+
+/**
+ * What a change would write over: the value that stands where it puts another, or what it takes away. Undefined for
+ * one that only adds, and where nothing stands.
+ */
+export function writtenOver(site: Site, change: SingleChange): unknown {
+  switch (change.kind) {
+    case 'setEntry': {
+      const entry = site.plan.entries.get(change.entry)
+      const value = (entry as Record<string, unknown> | undefined)?.[change.field]
+      // The day on which a text was changed says nothing of the text.
+      return change.field === 'body' ? (value as Body | undefined)?.html : value
+    }
+    case 'remove':
+      return branches(site, change.entries)
+    case 'move':
+      return site.plan.parents.get(change.entry)
+    case 'setSite':
+      return site.settings[change.field]
+    case 'setSurround':
+      return site.surround[change.field]
+    case 'setFile':
+      return site.files.get(change.file.id)
+    case 'removeFile':
+      return site.files.get(change.file)
+    case 'setPiece':
+      return standingOf(site.surround, change.piece.id)?.piece
+    case 'removePiece':
+      return standingOf(site.surround, change.piece)?.piece
+    case 'movePiece':
+      return standingOf(site.surround, change.piece)?.place
+    case 'setMenu':
+      return menuOf(site.surround, change.menu.id)
+    case 'removeMenu':
+      return menuOf(site.surround, change.menu)
+    case 'restore':
+      return restoredOver(site, change)
+    case 'add':
+    case 'addFile':
+    case 'addPiece':
+    case 'addMenu':
+      return undefined
+  }
+}

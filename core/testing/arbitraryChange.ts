@@ -1,0 +1,295 @@
+import fc from 'fast-check'
+import { applyChange } from '../plan/change/apply.ts'
+import type { Change, SingleChange } from '../plan/change/change.ts'
+import { ChangeRefused } from '../plan/change/refused.ts'
+import { differenceOf } from '../plan/change/restore.ts'
+import { type EntryField, FIELDS_OF_KIND, STATES } from '../plan/entry.ts'
+import type { SiteFile } from '../plan/file.ts'
+import { newGroup, newLink, newPage } from '../plan/newEntry.ts'
+import {
+  EXTENSIONS,
+  LAYOUTS,
+  LINK_STYLES,
+  PLANNED_RULES,
+  SEPARATORS,
+  type SettingName,
+  type Site,
+} from '../plan/site.ts'
+import { DEFAULT_LOOK, FONTS } from '../plan/surround/look.ts'
+import type { Menu } from '../plan/surround/menu.ts'
+import { MENU_SHAPES, type Piece, PLACES } from '../plan/surround/piece.ts'
+import { BREADCRUMB_SEPARATORS, ORDER_SCOPES } from '../plan/surround/rules.ts'
+import { EMPTY_SURROUND, standings, type SurroundRule } from '../plan/surround/surround.ts'
+
+/** What a random change is drawn with: numbers, one after the other, and a text. */
+export interface Draws {
+  readonly numbers: readonly number[]
+  readonly text: string
+}
+
+export const arbitraryDraws: fc.Arbitrary<Draws> = fc.record({
+  numbers: fc.array(fc.nat(9999), { minLength: 12, maxLength: 12 }),
+  text: fc
+    .oneof(
+      fc.constantFrom('Walks', 'walks', 'Über uns', '東京', 'CON', '<b>x</b>', "“1” & '2'", 'x'.repeat(190)),
+      fc.string({ minLength: 1, maxLength: 20 }).filter((text) => /^[^\p{C}\u2028\u2029]+$/u.test(text)),
+    )
+    .map((text) => text.trim() || 'page'),
+})
+
+/** Draws for one change on one site. */
+class Drawing {
+  #at = 0
+  readonly text: string
+
+  constructor(
+    readonly site: Site,
+    private readonly draws: Draws,
+    readonly fresh: number,
+  ) {
+    this.text = draws.text
+  }
+
+  /** A number below `limit`. */
+  below(limit: number): number {
+    return this.draws.numbers[this.#at++ % this.draws.numbers.length]! % limit
+  }
+
+  of<Value>(values: readonly Value[]): Value {
+    return values[this.below(values.length)]!
+  }
+
+  get flag(): boolean {
+    return this.below(2) === 1
+  }
+
+  /** Mostly an entry of the plan, now and then one that is not there. */
+  get entry(): string {
+    return this.below(12) === 0 ? 'gone' : this.of([...this.site.plan.entries.keys()])
+  }
+
+  get file(): string {
+    return this.of([...this.site.files.keys(), ...this.site.files.keys(), 'f0', 'f3', 'f5'])
+  }
+
+  get piece(): string {
+    return this.of([...[...standings(this.site.surround)].map(({ piece }) => piece.id), 'gone'])
+  }
+
+  get menu(): string {
+    return this.of([...this.site.surround.menus.map(({ id }) => id), 'gone'])
+  }
+}
+
+const target = (d: Drawing) =>
+  d.of([
+    { to: 'entry' as const, entry: d.entry, fragment: d.flag ? 'part' : '' },
+    { to: 'file' as const, file: d.file },
+    { to: 'address' as const, url: 'https://example.org/?a=1&b=2' },
+  ])
+
+const redirectTarget = (d: Drawing) =>
+  d.flag
+    ? { to: 'entry' as const, entry: d.entry, fragment: '' }
+    : { to: 'address' as const, url: 'https://example.org/old' }
+
+const picture = (d: Drawing) => (d.below(3) === 0 ? null : { file: d.file, alt: d.text.slice(0, 100) })
+
+/** A value for every field of an entry: one that is new here does not compile without its own. */
+const FIELD_VALUES: { readonly [Field in EntryField]: (d: Drawing) => unknown } = {
+  title: (d) => d.text,
+  label: (d) => (d.flag ? d.text : ''),
+  fileName: (d) => d.of(['', 'walks', 'café', 'stage 1', 'x#y']),
+  heading: (d) => (d.flag ? d.text : ''),
+  description: (d) => d.text,
+  banner: (d) => {
+    const one = picture(d)
+    return one && { ...one, text: '' }
+  },
+  note: (d) => `${d.text}\n${d.text}`,
+  state: (d) => d.of(STATES),
+  inMenu: (d) => d.flag,
+  inOrder: (d) => d.flag,
+  body: (d) => ({
+    html: `<p id="part">${d.below(9)} <a href="entry:${d.entry}#part">there</a></p>`,
+    changed: '',
+  }),
+  target,
+  pin: (d) => (d.flag ? { name: 'kept', addresses: [`old/kept-${d.below(3)}.html`] } : null),
+  seen: (d) => (d.flag ? { on: '2026-05-01', marks: { page: '1f' } } : null),
+}
+
+/** A value for every setting. */
+const SETTING_VALUES: { readonly [Name in SettingName]: (d: Drawing) => unknown } = {
+  name: (d) => d.text,
+  tagline: (d) => d.text,
+  language: (d) => d.of(['en', 'de-CH', 'ja']),
+  baseUrl: (d) => d.of(['', 'https://www.example.org/', 'https://example.org/sub/']),
+  layout: (d) => d.of(LAYOUTS),
+  carrySection: (d) => d.flag,
+  separator: (d) => d.of(SEPARATORS),
+  extension: (d) => d.of(EXTENSIONS),
+  linkStyle: (d) => d.of(LINK_STYLES),
+  namesIndex: (d) => d.flag,
+  plannedPages: (d) => d.of(PLANNED_RULES),
+  redirects: (d) => [
+    { from: `old-${d.below(3)}.html`, to: redirectTarget(d) },
+    ...(d.flag ? [{ from: d.of(['walks.html', 'index.html', 'old.html']), to: redirectTarget(d) }] : []),
+  ],
+  titlePattern: (d) => d.of(['{title}', '{title} · {site}', '{site}: {title}']),
+  homeTitlePattern: (d) => d.of(['{site}', '{title} of {site}']),
+  logo: picture,
+  setAside: (d) => [{ key: `rule:${d.below(9)}`, reason: 'It is meant so.' }],
+  ownWords: (d) => [d.text.slice(0, 60)],
+}
+
+const pickedLink = (d: Drawing) => ({
+  id: `l${d.fresh}`,
+  label: d.text,
+  target: target(d),
+  isButton: d.flag,
+})
+
+/** A piece of every kind. */
+const PIECES: {
+  readonly [Kind in Piece['kind']]: (
+    d: Drawing,
+  ) => Omit<Extract<Piece, { kind: Kind }>, 'id' | 'kind' | 'beside'>
+} = {
+  brand: (d) => ({ picture: d.flag, name: d.flag, tagline: d.flag }),
+  menu: (d) => ({ menu: d.menu, shape: d.of(MENU_SHAPES), folds: d.flag }),
+  links: (d) => ({ label: d.text.slice(0, 100), links: [pickedLink(d)] }),
+  banner: (d) => ({ picture: picture(d), text: d.text }),
+  breadcrumb: () => ({}),
+  heading: () => ({}),
+  pager: (d) => ({ shows: d.of(['words', 'labels', 'both']), up: d.flag }),
+  columns: (d) => ({
+    label: 'Columns',
+    columns: [{ id: `c${d.fresh}`, heading: d.text, links: [pickedLink(d)] }],
+  }),
+  contact: (d) => ({ heading: d.text, lines: 'a@example.org' }),
+  address: (d) => ({ lines: d.text }),
+  copyright: (d) => ({ holder: d.text, from: d.flag ? 1971 : null }),
+  text: (d) => ({ text: d.text }),
+  html: (d) => ({ html: `<p>${d.below(9)}` }),
+}
+
+function pieceOfKind(d: Drawing, id: string, kind: Piece['kind']): Piece {
+  return { id, kind, beside: d.flag, ...PIECES[kind](d) } as Piece
+}
+
+function menuWith(d: Drawing, id: string): Menu {
+  if (d.flag) return { id, kind: 'picked', name: d.text.slice(0, 90), links: [pickedLink(d)] }
+  const from = d.of([
+    { at: 'home' as const },
+    { at: 'section' as const },
+    { at: 'entry' as const, entry: d.entry },
+  ])
+  return { id, kind: 'plan', name: d.text.slice(0, 90), from, depth: d.of([1, 2, 3]), exceptions: [] }
+}
+
+/** A value for every rule of the surround. */
+const RULE_VALUES: { readonly [Rule in SurroundRule]: (d: Drawing) => unknown } = {
+  here: (d) => ({ ...EMPTY_SURROUND.here, form: d.of(['link', 'text']), bodyId: d.flag }),
+  breadcrumb: (d) => ({
+    from: d.of([1, 2]),
+    separator: d.of(BREADCRUMB_SEPARATORS),
+    showsPage: d.flag,
+    data: d.flag,
+  }),
+  order: (d) => ({ scope: d.of(ORDER_SCOPES), series: [d.entry] }),
+  look: (d) => ({ ...DEFAULT_LOOK, textFont: d.of(FONTS) }),
+  headFiles: (d) => ({
+    ...EMPTY_SURROUND.headFiles,
+    styles: d.flag
+      ? [{ from: 'site', file: d.file }]
+      : [{ from: 'elsewhere', url: 'https://example.org/a.css' }],
+  }),
+  words: (d) => (d.flag ? {} : { next: d.text.slice(0, 60) }),
+}
+
+/** A file of a few ids and paths, so that they meet. */
+function fileWith(d: Drawing): SiteFile {
+  const path = d.of(['pictures/p1.svg', 'pictures/P1.svg', 'styles/s.css', 'docs/d.pdf', 'style.css'])
+  return { id: d.file, path, content: `k${d.below(3)}`, size: 2, alt: '' }
+}
+
+const anyKind = (d: Drawing) => d.of(Object.keys(PIECES) as Piece['kind'][])
+
+/** A change of every kind: one that is new does not compile without its own. */
+const CHANGES: { readonly [Kind in SingleChange['kind']]: (d: Drawing) => object } = {
+  add: (d) => {
+    const page = { ...newPage(`n${d.fresh}`, d.text), banner: FIELD_VALUES.banner(d), entries: [] }
+    const link = { ...newLink(`m${d.fresh}`, d.text, target(d)), entries: [] }
+    const group = { ...newGroup(`g${d.fresh}`, d.text), entries: [page, link] }
+    return { parent: d.entry, place: d.below(4), branches: [d.flag ? group : page] }
+  },
+  remove: (d) => ({ entries: d.below(3) === 0 ? [d.entry, d.entry] : [d.entry] }),
+  move: (d) => ({ entry: d.entry, parent: d.entry, place: d.below(5) }),
+  setEntry: (d) => {
+    const entry = d.entry
+    const kind = d.site.plan.entries.get(entry)?.kind ?? 'page'
+    // Mostly a field that its kind has.
+    const field = d.of(d.below(9) === 0 ? (Object.keys(FIELD_VALUES) as EntryField[]) : FIELDS_OF_KIND[kind])
+    return { entry, field, value: FIELD_VALUES[field](d) }
+  },
+  setSite: (d) => {
+    const field = d.of(Object.keys(SETTING_VALUES) as SettingName[])
+    return { field, value: SETTING_VALUES[field](d) }
+  },
+  addFile: (d) => ({ file: fileWith(d) }),
+  setFile: (d) => ({ file: fileWith(d) }),
+  removeFile: (d) => ({ file: d.file }),
+  addPiece: (d) => ({
+    place: d.of(PLACES),
+    at: d.below(4),
+    piece: pieceOfKind(d, `p${d.fresh}`, anyKind(d)),
+  }),
+  removePiece: (d) => ({ piece: d.piece }),
+  movePiece: (d) => ({ piece: d.piece, place: d.of(PLACES), at: d.below(4), beside: d.flag }),
+  setPiece: (d) => {
+    const id = d.piece
+    const before = [...standings(d.site.surround)].find(({ piece }) => piece.id === id)?.piece
+    return { piece: pieceOfKind(d, id, before?.kind ?? anyKind(d)) }
+  },
+  addMenu: (d) => ({ at: d.below(3), menu: menuWith(d, `menu${d.fresh}`) }),
+  removeMenu: (d) => ({ menu: d.menu }),
+  setMenu: (d) => ({ menu: menuWith(d, d.menu) }),
+  restore: restoreOf,
+  setSurround: (d) => {
+    const field = d.of(Object.keys(RULE_VALUES) as SurroundRule[])
+    return { field, value: RULE_VALUES[field](d) }
+  },
+}
+
+/** Back to what the site was before a few changes, of which some may make no sense by now. */
+function restoreOf(d: Drawing): object {
+  let then = d.site
+  for (let n = d.below(3); n >= 0; n--) {
+    const kind = d.of(KINDS.filter((one) => one !== 'restore'))
+    try {
+      then = applyChange(then, { kind, ...CHANGES[kind](d) } as SingleChange).site
+    } catch (error) {
+      if (!(error instanceof ChangeRefused)) throw error
+    }
+  }
+  const other = { ...d.site, settings: { ...d.site.settings, tagline: `${d.site.settings.tagline}, anew` } }
+  return differenceOf(d.site, then) ?? differenceOf(d.site, other)!
+}
+
+const KINDS = Object.keys(CHANGES) as SingleChange['kind'][]
+
+/**
+ * A change of any kind, in all of its settings, that may or may not make sense on the site; one in eight is a batch.
+ * @param fresh makes the ids of what is added differ
+ */
+export function anyChange(site: Site, draws: Draws, fresh: number): Change {
+  const single = (at: number): SingleChange => {
+    const d = new Drawing(site, draws, fresh * 10 + at)
+    for (let skipped = 0; skipped < at; skipped++) d.below(1)
+    const kind = d.of(KINDS)
+    return { kind, ...CHANGES[kind](d) } as SingleChange
+  }
+  const isBatch = draws.numbers.at(-1)! % 8 === 0
+  return isBatch ? { kind: 'batch', changes: [single(0), single(1), single(2)] } : single(0)
+}
