@@ -3,10 +3,22 @@ import { ensureBuilt } from './setup/build.mjs'
 import { startCluster } from './setup/cluster.mjs'
 import { ensurePackages } from './setup/packages.mjs'
 import { freePort } from './setup/ports.mjs'
+import { accessKey } from './setup/access.mjs'
 import { main } from './setup/run.mjs'
 import { startServer } from './setup/server.mjs'
 
 const USUAL_PORT = 4310
+/** How often it is looked whether the database still runs. */
+const WATCH_MS = 5000
+
+/** Starts a database again that has ended by itself, or says what to do. Edits wait in the browser meanwhile. */
+async function revive(cluster) {
+  try {
+    if (await cluster.revive()) console.error('The database had ended; it was started again.')
+  } catch (error) {
+    console.error(`The database has ended and does not start again. Is the disk full?\n${error.message}`)
+  }
+}
 
 await main(async () => {
   ensurePackages()
@@ -23,15 +35,20 @@ await main(async () => {
     }
   })
 
+  const access = accessKey(process.env)
   let status = 0
   try {
     const server = await startServer({
       DATABASE_URL: process.env.DATABASE_URL ?? cluster.url,
       PORT: process.env.PORT ?? String(await freePort(USUAL_PORT)),
+      ...(access.key ? { VIATICA_ACCESS_KEY: access.key } : {}),
       LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
     })
     console.log(`Viatica is ready at ${server.url} (Ctrl+C stops it)`)
+    if (access.file) console.log(`Whoever opens it gives the access key, which is in ${access.file}`)
+    const watching = cluster && setInterval(() => void revive(cluster), WATCH_MS)
     await Promise.race([asked, server.exited])
+    clearInterval(watching)
     if (stopping) await server.stop()
     else status = await server.exited
   } catch (error) {

@@ -2,7 +2,8 @@ import express, { type Express } from 'express'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { answerWithProblem, unknownAddress } from './http/problem.ts'
-import { answerOnlyTo, refuseStrangers, screenHeaders } from './http/security.ts'
+import { type Access, accessRoutes, needsKey, previewNeedsKey } from './http/access.ts'
+import { answerOnlyTo, refuseZero, refuseStrangers, screenHeaders } from './http/security.ts'
 import { archiveRoutes } from './routes/archive.ts'
 import { changeRoutes } from './routes/changes.ts'
 import { eventRoutes } from './routes/events.ts'
@@ -14,10 +15,13 @@ import { siteRoutes } from './routes/sites.ts'
 import { windowRoutes } from './routes/windows.ts'
 import type { Announcements } from './store/announcements.ts'
 import type { SiteStore } from './store/siteStore.ts'
+import type { Workshop } from './threads/workshop.ts'
 
 export interface Parts {
   readonly store: SiteStore
   readonly announcements: Announcements
+  readonly workshop: Workshop
+  readonly access: Access
   readonly logger: Logger
   /** The host names to answer to, without ports. */
   readonly hosts: readonly string[]
@@ -35,10 +39,21 @@ export interface App {
 }
 
 /** Puts the server together; it does not listen yet. */
-export function createApp({ store, announcements, logger, hosts, maxFileBytes, screens }: Parts): App {
+export function createApp({
+  store,
+  announcements,
+  workshop,
+  access,
+  logger,
+  hosts,
+  maxFileBytes,
+  screens,
+}: Parts): App {
   const app = express()
   const events = eventRoutes(store, announcements)
   app.disable('x-powered-by')
+  // A proxy before it, on the same machine, says who asks and whether over TLS.
+  app.set('trust proxy', 'loopback')
   app.use(
     pinoHttp({
       logger,
@@ -52,15 +67,17 @@ export function createApp({ store, announcements, logger, hosts, maxFileBytes, s
       },
     }),
   )
-  app.use(answerOnlyTo(hosts), refuseStrangers)
-  app.use('/preview', previewRoutes(store))
+  app.use(answerOnlyTo(hosts), refuseZero, refuseStrangers)
+  app.use('/preview', previewNeedsKey(access), previewRoutes(store))
   app.use(screenHeaders)
   app.use(
     '/api',
-    healthRoutes(store),
-    siteRoutes(store),
-    changeRoutes(store, maxFileBytes),
-    archiveRoutes(store),
+    accessRoutes(access),
+    healthRoutes(store, access),
+    needsKey(access),
+    siteRoutes(store, workshop),
+    changeRoutes(store, workshop, maxFileBytes),
+    archiveRoutes(store, workshop),
     historyRoutes(store),
     windowRoutes(store),
     events.routes,

@@ -1,5 +1,8 @@
 import * as v from 'valibot'
 
+/** Whether only this machine can reach a server that listens there (RFC 5735, RFC 4291). */
+const isLoopback = (host: string) => /^(localhost|127\.\d+\.\d+\.\d+|::1|\[::1\])$/.test(host)
+
 const configSchema = v.pipe(
   v.object({
     DATABASE_URL: v.pipe(
@@ -19,9 +22,26 @@ const configSchema = v.pipe(
       v.pipe(v.string(), v.regex(/^[1-9]\d?$/, 'must be a number from 1 to 99'), v.transform(Number)),
       '10',
     ),
+    /** What whoever comes in must have; needed where the server can be reached from other machines. */
+    VIATICA_ACCESS_KEY: v.optional(
+      v.pipe(v.string(), v.minLength(16, 'must have at least 16 characters'), v.maxLength(500)),
+    ),
+    /** The most that the files of all sites may have together, in megabytes. */
+    VIATICA_ROOM_MB: v.optional(
+      v.pipe(v.string(), v.regex(/^[1-9]\d{0,7}$/, 'must be a number of megabytes'), v.transform(Number)),
+      '5000',
+    ),
     /** Whether an empty database gets the demo site. */
     VIATICA_DEMO: v.optional(v.picklist(['yes', 'no']), 'yes'),
   }),
+  v.forward(
+    v.partialCheck(
+      [['HOST'], ['VIATICA_ACCESS_KEY']],
+      ({ HOST, VIATICA_ACCESS_KEY }) => VIATICA_ACCESS_KEY !== undefined || isLoopback(HOST),
+      'must be set where HOST is not a loopback address: others could change every site without it',
+    ),
+    ['VIATICA_ACCESS_KEY'],
+  ),
   v.transform((env) => ({
     databaseUrl: env.DATABASE_URL,
     host: env.HOST,
@@ -29,6 +49,8 @@ const configSchema = v.pipe(
     hosts: ['localhost', '127.0.0.1', '[::1]', ...env.VIATICA_HOSTS.split(',').filter((host) => host !== '')],
     logLevel: env.LOG_LEVEL,
     maxFileBytes: env.VIATICA_FILE_MB * 1_000_000,
+    mostBytes: env.VIATICA_ROOM_MB * 1_000_000,
+    accessKey: env.VIATICA_ACCESS_KEY,
     withDemo: env.VIATICA_DEMO === 'yes',
   })),
 )

@@ -7,6 +7,8 @@ import { svgFault } from './svg.ts'
 const svg = (inside = '', attributes = '') =>
   `<?xml version="1.0"?><svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink"${attributes}>${inside}</svg>`
 
+const faultOf = (text: string) => svgFault(Buffer.from(text))
+
 /** The first bytes of a PNG picture (PNG specification, section 5.2 and 11.2.2). */
 const PNG = Buffer.concat([
   Buffer.from('89504e470d0a1a0a0000000d494844520000000100000001080600000000000000', 'hex'),
@@ -63,15 +65,44 @@ test.each([
   ['another SVG as data', '<use href="data:image/svg+xml,x#y"/>'],
   ['a page as data', '<a href="data:text/html,x"><text>x</text></a>'],
 ])('an SVG with %s is refused', (_, inside, attributes = '') => {
-  expect(svgFault(svg(inside, attributes))).toMatch(/script|page|run/)
+  expect(faultOf(svg(inside, attributes))).toMatch(/script|page|run/)
 })
 
 test('an SVG that hides markup in entities, or takes its looks from elsewhere, is refused', () => {
   expect(
-    svgFault('<!DOCTYPE svg [<!ENTITY a "<script/>">]><svg xmlns="http://www.w3.org/2000/svg"/>'),
+    faultOf('<!DOCTYPE svg [<!ENTITY a "<script/>">]><svg xmlns="http://www.w3.org/2000/svg"/>'),
   ).toMatch(/entities/)
-  expect(svgFault(`<?xml-stylesheet href="x.css"?>${svg().replace(/^<\?xml.*?\?>/, '')}`)).toMatch(
+  expect(faultOf(`<?xml-stylesheet href="x.css"?>${svg().replace(/^<\?xml.*?\?>/, '')}`)).toMatch(
     /style sheet/,
   )
-  expect(svgFault(undefined)).toMatch(/UTF-8/)
+})
+
+// Attributes by default: https://www.w3.org/TR/xml/#attdecls
+test('an SVG that declares attributes of its own is refused, as is one that browsers read in another encoding', () => {
+  expect(
+    faultOf(
+      '<!DOCTYPE svg [<!ATTLIST svg onload CDATA "alert(1)">]><svg xmlns="http://www.w3.org/2000/svg"/>',
+    ),
+  ).toMatch(/attributes of its own/)
+  for (const encoding of ['gbk', 'big5', 'windows-1252', 'utf-7', 'iso-2022-jp'])
+    expect(faultOf(svg().replace('version="1.0"', `version="1.0" encoding="${encoding}"`))).toMatch(/UTF-8/)
+  expect(svgFault(Buffer.from([0xff, 0x3c, 0x00]))).toMatch(/UTF-8/)
+  const declared = svg().replace('version="1.0"', 'version="1.0" encoding="UTF-16"')
+  expect(svgFault(Buffer.from(`\ufeff${declared}`, 'utf16le'))).toBeUndefined()
+  expect(faultOf(declared)).toMatch(/UTF-8/)
+  expect(faultOf(svg().replace('version="1.0"', 'version="1.0" encoding="utf-8"'))).toBeUndefined()
+})
+
+test('an SVG may hold what drawing programs keep for themselves, and nothing that SVG does not know', () => {
+  const drawn = `<sodipodi:namedview xmlns:sodipodi="http://sodipodi.sourceforge.net/DTD/sodipodi-0.dtd" pagecolor="#fff"/>
+    <metadata><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"/></metadata>
+    <defs><linearGradient id="a"><stop offset="0" style="stop-color:#000"/></linearGradient>
+    <filter id="b"><feGaussianBlur stdDeviation="2" in="SourceGraphic"/></filter></defs>
+    <path d="M0 0" fill="url(#a)" stroke-width="2" data-name="x" aria-hidden="true" xml:space="preserve"/>
+    <text x="1" y="2" font-family="serif" text-anchor="middle"><tspan dx="1">x</tspan></text>`
+  expect(faultOf(svg(drawn))).toBeUndefined()
+  expect(faultOf(svg('<blink/>'))).toMatch(/does not know/)
+  expect(faultOf(svg('<path formaction="x"/>'))).toMatch(/does not know/)
+  expect(faultOf(svg('<h:p xmlns:h="http://www.w3.org/1999/xhtml"/>'))).toMatch(/script/)
+  expect(faultOf('<svg/>')).toMatch(/not an SVG picture/)
 })

@@ -50,7 +50,7 @@ export async function checkFile(bytes: Uint8Array, name: string): Promise<void> 
   if (!type) throw refuse('Unknown kind of file', 'is of a kind that a site does not hold')
   if (bytes.length === 0) throw refuse('Empty file', 'is empty')
   if (type.media === 'image/svg+xml') {
-    const fault = svgFault(textOf(bytes))
+    const fault = svgFault(bytes)
     if (fault) throw refuse('Refused', fault)
     return
   }
@@ -59,7 +59,11 @@ export async function checkFile(bytes: Uint8Array, name: string): Promise<void> 
     if (fault) throw refuse('Not what its name says', fault)
     return
   }
-  const found = (await fileTypeFromBuffer(bytes))?.mime
+  // A file that is cut short ends the reading before its type is known.
+  const found = await fileTypeFromBuffer(bytes).then(
+    (type) => type?.mime,
+    () => undefined,
+  )
   if (found !== type.media && !SAME_AS[type.media]?.includes(found ?? ''))
     throw refuse(
       'Not what its name says',

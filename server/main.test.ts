@@ -89,3 +89,28 @@ test('is loaded with the two sites of the demo once, and stops in good order whe
   expect((await ask(`${url}/api/sites`)).json.sites).toHaveLength(2)
   expect(await end('SIGTERM')).toBe(0)
 })
+
+test('two servers that start together on an empty database load the demo once', async () => {
+  const empty = await makeDatabase()
+  const begin = () =>
+    fork(`${ROOT}/server/main.ts`, {
+      cwd: ROOT,
+      execArgv: ['--import', 'tsx'],
+      env: { ...process.env, NODE_OPTIONS: '', DATABASE_URL: empty.url, PORT: '0', LOG_LEVEL: 'error' },
+    })
+  const servers = [begin(), begin()]
+  const ports = await Promise.all(
+    servers.map(
+      (one) =>
+        new Promise<number>((resolve) =>
+          one.once('message', (said) => resolve((said as { port: number }).port)),
+        ),
+    ),
+  )
+  for (const port of ports)
+    expect((await ask(`http://127.0.0.1:${port}/api/sites`)).json.sites).toHaveLength(2)
+  const ended = servers.map((one) => new Promise((resolve) => one.once('exit', resolve)))
+  for (const one of servers) one.kill('SIGKILL')
+  await Promise.all(ended)
+  await empty.drop()
+})

@@ -4,29 +4,43 @@ import { fileURLToPath } from 'node:url'
 import { loadDamagedDemo, loadDemo } from '@viatica/demo/load.ts'
 import { pino } from 'pino'
 import { createApp } from './app.ts'
+import { Access } from './http/access.ts'
 import { readConfig } from './config.ts'
 import { Announcements } from './store/announcements.ts'
-import { migrate, openDatabase } from './store/database.ts'
+import { alone, migrate, openDatabase } from './store/database.ts'
 import { SiteStore } from './store/siteStore.ts'
+import { Workshop } from './threads/workshop.ts'
 
+/** How often files that nothing needs are cleared away. */
+const CLEARING_MS = 3_600_000
 /** How long requests that are under way get to end when the server is told to stop. */
 const PATIENCE_MS = 5000
 
 const config = readConfig(process.env)
 const logger = pino({ level: config.logLevel })
 const database = openDatabase(config.databaseUrl)
-const store = new SiteStore(database)
+const workshop = new Workshop()
+const check = (bytes: Uint8Array, name: string) =>
+  workshop.read({ kind: 'file', bytes, name }).then(() => undefined)
+const store = new SiteStore(database, check, config.mostBytes)
 
-await migrate(database)
-if (config.withDemo && (await store.list()).length === 0) {
+// Of servers that start together, one brings the tables up to date and loads the demo.
+await alone(database, async () => {
+  await migrate(database)
+  if (!config.withDemo || (await store.list()).length > 0) return
   // The newest stands first in the list.
   for (const { site, contents } of [loadDamagedDemo(), loadDemo()]) await store.create(site, contents)
-}
+})
+const clearing = setInterval(() => {
+  store.clearContents().catch((error: unknown) => logger.warn(error, 'could not clear files away'))
+}, CLEARING_MS).unref()
 
 const announcements = new Announcements(config.databaseUrl)
 const { app, endStreams } = createApp({
   store,
   announcements,
+  workshop,
+  access: new Access(config.accessKey),
   logger,
   hosts: config.hosts,
   maxFileBytes: config.maxFileBytes,
@@ -47,10 +61,13 @@ let stopping = false
 function stop(signal: string): void {
   if (stopping) return
   stopping = true
+  clearInterval(clearing)
   logger.info({ signal }, 'stopping')
   setTimeout(() => process.exit(1), PATIENCE_MS).unref()
   server.close(() => {
-    void Promise.all([database.destroy(), announcements.close()]).then(() => process.exit(0))
+    void Promise.all([database.destroy(), announcements.close(), workshop.close()]).then(() =>
+      process.exit(0),
+    )
   })
   endStreams()
   server.closeIdleConnections()

@@ -110,6 +110,12 @@ export async function startCluster(name, settings = {}) {
   return {
     url: urlOf(cluster, USER),
     startedHere,
+    /** Starts it again when it has ended by itself. @returns whether that was needed */
+    async revive() {
+      if (isRunning(cluster.data)) return false
+      await start(cluster, settings)
+      return true
+    },
     stop: () => asOwner('pg_ctl', ['stop', '-D', cluster.data, '-m', 'fast']),
     remove() {
       this.stop()
@@ -120,7 +126,13 @@ export async function startCluster(name, settings = {}) {
 }
 
 function ensureDatabase(cluster) {
-  const psql = (sql) => run(`${postgresPrograms()}/psql`, ['-Atqc', sql, urlOf(cluster, 'postgres')])
+  // The password goes by the environment: command lines can be read by everybody on the machine.
+  const psql = (sql) =>
+    run(
+      `${postgresPrograms()}/psql`,
+      ['-Atqc', sql, '-h', '127.0.0.1', '-p', String(cluster.port), '-U', USER, 'postgres'],
+      { env: { ...process.env, PGPASSWORD: cluster.password } },
+    )
   if (psql(`select 1 from pg_database where datname = '${USER}'`).trim() !== '1')
     psql(`create database ${USER}`)
 }

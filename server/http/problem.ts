@@ -2,7 +2,9 @@ import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import type { ErrorRequestHandler, RequestHandler } from 'express'
 import * as v from 'valibot'
-import { UnknownSite } from '../store/siteStore.ts'
+import { NoRoom } from '../store/contents.ts'
+import { isFull } from '../store/room.ts'
+import { Overtaken, UnknownBase, UnknownPoint, UnknownSite } from '../store/siteStore.ts'
 
 /** An answer that says what went wrong, as RFC 9457 lays it out. */
 export class Problem extends Error {
@@ -32,9 +34,14 @@ function isUnreachable(error: Error & { code?: unknown }): boolean {
 }
 
 /** Says an error in terms of HTTP. What is not known to be the caller's fault is the server's. */
-export function problemOf(error: Error & { type?: unknown; status?: unknown }): Problem {
+export function problemOf(error: Error & { type?: unknown; status?: unknown; code?: unknown }): Problem {
   if (error instanceof Problem) return error
   if (error instanceof UnknownSite) return new Problem(404, 'Unknown site', error.message)
+  if (error instanceof NoRoom) return new Problem(507, 'No room', error.message)
+  if (error instanceof UnknownPoint) return new Problem(404, 'Unknown step', error.message)
+  if (error instanceof UnknownBase)
+    return new Problem(400, 'Bad request', `base: ${error.message}`, { path: 'base' })
+  if (error instanceof Overtaken) return new Problem(409, 'Overtaken', error.message)
   if (error instanceof ChangeRefused) return new Problem(422, 'Change refused', error.message)
   if (error instanceof InputFault)
     return new Problem(400, 'The file cannot be read', error.message, { place: error.place })
@@ -47,6 +54,19 @@ export function problemOf(error: Error & { type?: unknown; status?: unknown }): 
     return new Problem(413, 'Too large', 'The request is larger than is accepted here.')
   if (error.type === 'entity.parse.failed')
     return new Problem(400, 'Bad request', `The request is not JSON: ${error.message}`)
+  // PostgreSQL: lock_not_available, query_canceled.
+  if (error.code === '55P03' || error.code === '57014')
+    return new Problem(
+      503,
+      'Busy',
+      'This site is held up by other work. Nothing was stored; try again in a moment.',
+    )
+  if (isFull(error))
+    return new Problem(
+      507,
+      'Disk full',
+      'The disk of the server is full. Nothing was stored; make room on it, and your edits will be saved.',
+    )
   if (isUnreachable(error)) {
     return new Problem(
       503,

@@ -12,6 +12,12 @@ export function answerOnlyTo(hosts: readonly string[]): RequestHandler {
   }
 }
 
+/** No address of ours holds the character 0, and a database can hold none. */
+export const refuseZero: RequestHandler = (request, _response, next) => {
+  if (/%00/.test(request.url)) throw new Problem(400, 'Bad request', 'The address holds the character 0.')
+  next()
+}
+
 /** Takes changes only from its own pages; sandboxed frames and other sites are strangers. */
 export const refuseStrangers: RequestHandler = (request, _response, next) => {
   const { origin, host } = request.headers

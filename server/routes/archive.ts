@@ -1,33 +1,59 @@
-import { Readable } from 'node:stream'
-import { pipeline } from 'node:stream/promises'
-import { outputFiles } from '@viatica/core/formats/archive.ts'
-import { Router } from 'express'
-import { ZipFile } from 'yazl'
-import { bytesOf } from '../store/fileBytes.ts'
+import { once } from 'node:events'
+import { MessageChannel } from 'node:worker_threads'
+import { type Response, Router } from 'express'
 import type { SiteStore } from '../store/siteStore.ts'
+import type { FromArchive, ToArchive } from '../threads/tasks.ts'
+import type { Workshop } from '../threads/workshop.ts'
 import { thisYear } from '../year.ts'
 import { asDownload } from './sites.ts'
 
-/** The same moment in every archive: what did not change gives the same bytes. */
-const MTIME = new Date(Date.UTC(2000, 0, 1))
-
-/** `GET /api/sites/:id/archive.zip`: the finished site. Each file is made when its turn comes. */
-export function archiveRoutes(store: SiteStore): Router {
+/** `GET /api/sites/:id/archive.zip`: the finished site. It is written in a thread, as fast as it is taken. */
+export function archiveRoutes(store: SiteStore, workshop: Workshop): Router {
   return Router().get('/sites/:id/archive.zip', async (request, response) => {
     const { site } = await store.read(request.params.id)
-    const zip = new ZipFile()
-    zip.on('error', (error: Error) => response.destroy(error))
-    for (const file of outputFiles(site, thisYear())) {
-      zip.addReadStreamLazy(file.path, { mtime: MTIME, mode: 0o644 }, (give) => {
-        bytesOf(store, file).then(
-          (bytes) => give(null, Readable.from([bytes])),
-          (error: unknown) => give(error as Error, Readable.from([])),
-        )
-      })
-    }
-    zip.end()
     asDownload(response, site, '.zip')
     response.type('application/zip')
-    await pipeline(zip.outputStream, response)
+    const { port1, port2 } = new MessageChannel()
+    const stopped = new AbortController()
+    response.on('close', () => {
+      if (!response.writableEnded) stopped.abort()
+      ended()
+    })
+    // The thread is done before the last that it said has come.
+    let ended: () => void = () => undefined
+    const end = new Promise<void>((resolve) => (ended = resolve))
+    const say = (what: ToArchive) => port1.postMessage(what)
+    port1.on('message', (said: FromArchive) => {
+      answer(said).catch((error: unknown) => {
+        response.destroy(error as Error)
+        ended()
+      })
+    })
+
+    async function answer(said: FromArchive): Promise<void> {
+      if ('needs' in said) say({ bytes: (await store.readContent(said.needs)) ?? new Uint8Array() })
+      else if ('end' in said) {
+        response.end()
+        ended()
+      } else {
+        await written(response, said.piece)
+        say({ more: true })
+      }
+    }
+
+    try {
+      await workshop.archive({ site, year: thisYear() }, port2, stopped.signal)
+      await end
+    } catch (error) {
+      // Whoever asked has gone; there is nobody left to tell.
+      if (!stopped.signal.aborted) throw error
+    } finally {
+      port1.close()
+    }
   })
+}
+
+/** Writes a piece, and waits until there is room for the next. */
+async function written(response: Response, piece: Uint8Array): Promise<void> {
+  if (!response.write(piece)) await once(response, 'drain')
 }

@@ -65,11 +65,7 @@ describe('changes', () => {
 
   test('random sequences are stored as core applies them; the stored inverses bring back the first state exactly', async () => {
     const id = await server.demo()
-    await server
-      .database('contents')
-      .insert(['k0', 'k1', 'k2'].map((key) => ({ key, bytes: Buffer.from(key) })))
-      .onConflict()
-      .ignore()
+    await server.keepTestContents()
     const start = (await server.api.read(id)).site
     let now = start
     let revision = 0
@@ -224,6 +220,20 @@ describe('changes', () => {
   }
 })
 
+test('a site that is held up holds up nobody but its own writers, and those not for ever', async () => {
+  const [held, free] = [await server.api.create('Held'), await server.api.create('Free')]
+  const lock = await server.database.transaction()
+  await lock('sites').where({ id: held }).forUpdate().first()
+  const waiting = Array.from({ length: 14 }, (_, n) => server.api.post(held, 0, group(`g${n}`)))
+  expect((await server.api.post(free, 0, group('g'))).status).toBe(200)
+  expect((await server.api.read(held)).revision).toBe(0)
+  const first = await waiting[0]!
+  expect(first).toMatchObject({ status: 503, json: { title: 'Busy' } })
+  await lock.rollback()
+  const rest = await Promise.all(waiting.slice(1))
+  expect(rest.map(({ status }) => status)).toContain(200)
+})
+
 describe('contents', () => {
   const svg = '<svg xmlns="http://www.w3.org/2000/svg"/>'
   const send = (bytes: string | Uint8Array, name: string) =>
@@ -233,7 +243,7 @@ describe('contents', () => {
     const { json } = await send(svg, 'mark.svg')
     expect(json.content).toMatch(/^[0-9a-f]{64}$/)
     const id = await server.api.create()
-    const file = { id: 'mark', path: 'pictures/mark.svg', content: json.content }
+    const file = { id: 'mark', path: 'pictures/mark.svg', content: json.content, size: json.size }
     const changes = [
       { kind: 'addFile', file },
       { kind: 'setSite', field: 'logo', value: { file: 'mark', alt: 'A mark' } },

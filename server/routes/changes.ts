@@ -1,18 +1,19 @@
 import { MAX_INPUT } from '@viatica/core/formats/inputFault.ts'
-import { changeSchema } from '@viatica/core/plan/change/change.ts'
+import { checkJson } from '@viatica/core/formats/jsonDepth.ts'
 import express, { Router } from 'express'
 import * as v from 'valibot'
 import { Problem } from '../http/problem.ts'
-import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
+import { listOf } from '@viatica/core/standard/list.ts'
 import { fileTypeOf } from '@viatica/core/plan/file.ts'
-import { checkFile } from '../fileCheck.ts'
+import { bodyOf } from '../http/body.ts'
+import { type Edit, editSchema, uuidSchema } from '../http/editSchema.ts'
+import type { Workshop } from '../threads/workshop.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 
-const editSchema = v.strictObject({
-  id: v.pipe(v.string(), v.uuid('must be a UUID')),
-  base: v.pipe(v.number(), v.integer(), v.minValue(0)),
-  change: changeSchema,
-})
+const madeSchema = v.strictObject({ ids: listOf(uuidSchema, 10_000) })
+
+/** An edit of so many bytes is read in less time than handing it to a thread would take. */
+const SMALL_BYTES = 20_000
 
 /** What stands under the digest of its bytes is the same for good. */
 const UNCHANGING = 'private, max-age=31536000, immutable'
@@ -21,32 +22,35 @@ const UNCHANGING = 'private, max-age=31536000, immutable'
  * Making changes, and keeping the bytes of files that changes are about to add.
  * @param maxFileBytes the most that one file may have
  */
-export function changeRoutes(store: SiteStore, maxFileBytes: number): Router {
+export function changeRoutes(store: SiteStore, workshop: Workshop, maxFileBytes: number): Router {
   const routes = Router()
 
-  routes.post('/sites/:id/changes', express.json({ limit: MAX_INPUT }), async (request, response) => {
-    const edit = v.parse(editSchema, request.body)
-    const { id } = request.params
-    const { revision } = await store.read(id)
-    if (edit.base > revision)
-      throw new Problem(400, 'Bad request', `base: the site is at revision ${revision}.`, { path: 'base' })
-    try {
-      response.json(await store.change(id, edit))
-    } catch (error) {
-      // On the revision that its author saw it was wrong from the start; on a newer one, somebody was faster.
-      if (error instanceof ChangeRefused && edit.base < revision)
-        throw new Problem(409, 'Overtaken', error.message)
-      throw error
-    }
+  const rawJson = express.raw({ type: 'application/json', limit: MAX_INPUT })
+  routes.post('/sites/:id/changes', rawJson, async (request, response) => {
+    response.json(await store.change(request.params.id, await readEdit(bodyOf(request))))
+  })
+
+  /** What is small is read at once; the rest where it holds nobody up. */
+  async function readEdit(bytes: Buffer): Promise<Edit> {
+    if (bytes.length > SMALL_BYTES) return workshop.read({ kind: 'edit', bytes })
+    return v.parse(editSchema, checkJson(bytes.toString()), { abortEarly: true })
+  }
+
+  // For a window that was closed before it heard whether its edits had been made.
+  routes.post('/sites/:id/changes/made', express.json({ limit: '1mb' }), async (request, response) => {
+    const { ids } = v.parse(madeSchema, request.body)
+    response.json({ made: await store.editsMade(request.params.id, ids) })
   })
 
   routes.post(
     '/contents/:name',
     express.raw({ type: () => true, limit: maxFileBytes }),
     async (request, response) => {
-      const bytes = request.body as Buffer
-      await checkFile(bytes, request.params.name)
-      response.status(201).json({ content: await store.keepContent(bytes) })
+      const bytes = bodyOf(request)
+      await workshop.read({ kind: 'file', bytes, name: request.params.name })
+      response
+        .status(201)
+        .json({ ...(await store.keepContent(bytes, request.params.name)), size: bytes.length })
     },
   )
 

@@ -1,5 +1,5 @@
 import { type Response, Router } from 'express'
-import type { Announcements } from '../store/announcements.ts'
+import { type Announcements, REMOVED } from '../store/announcements.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 
 /** A comment now and then keeps the connection open through proxies, and shows when it is not. */
@@ -17,31 +17,36 @@ export function eventRoutes(
   const open = new Set<Response>()
   const routes = Router().get('/sites/:id/events', async (request, response) => {
     const { id } = request.params
-    const say = (revision: number) => response.write(`event: revision\ndata: ${revision}\n\n`)
-    // First listening, then reading: what happens in between is said twice rather than not at all.
-    const stops = [
-      announcements.on(id, say),
-      announcements.onWindow(id, (at) => response.write(`event: window\ndata: ${JSON.stringify(at)}\n\n`)),
-    ]
-    const stop = () => {
-      for (const end of stops) end()
+    // Whether there is such a site is known before anything is said: 404 and 503 are still possible then.
+    await store.read(id)
+    response.type('text/event-stream').set('Cache-Control', 'no-store').flushHeaders()
+    const say = (event: string, data: string) => {
+      if (!response.writableEnded) response.write(`event: ${event}\ndata: ${data}\n\n`)
     }
-    let heartbeat: NodeJS.Timeout | undefined
+    const sayRevision = (revision: number) =>
+      revision === REMOVED ? say('removed', '') : say('revision', String(revision))
+    // Reads and says which revision is the newest: at the start, and when announcements may have been missed.
+    const sayNewest = () => {
+      store.read(id).then(
+        ({ revision }) => sayRevision(revision),
+        // Gone meanwhile, or out of reach: who listens comes again, and is told then.
+        () => response.end(),
+      )
+    }
+    const stops = [
+      announcements.on(id, sayRevision),
+      announcements.onReturn(sayNewest),
+      announcements.onWindow(id, (at) => say('window', JSON.stringify(at))),
+    ]
+    const heartbeat = setInterval(() => response.write(':\n\n'), HEARTBEAT_MS)
+    open.add(response)
     response.on('close', () => {
-      stop()
+      for (const end of stops) end()
       clearInterval(heartbeat)
       open.delete(response)
     })
-    try {
-      const { revision } = await store.read(id)
-      response.type('text/event-stream').set('Cache-Control', 'no-store').flushHeaders()
-      open.add(response)
-      heartbeat = setInterval(() => response.write(':\n\n'), HEARTBEAT_MS)
-      say(revision)
-    } catch (error) {
-      stop()
-      throw error
-    }
+    // First listening, then reading: what happens in between is said twice rather than not at all.
+    sayNewest()
   })
   return {
     routes,

@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto'
 import { applyChange } from '@viatica/core/plan/change/apply.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
-import { arbitraryPick, changeOfPick } from '@viatica/core/testing/arbitrarySite.ts'
+import { toSiteData } from '@viatica/core/plan/siteData.ts'
+import { anyChange, arbitraryDraws } from '@viatica/core/testing/arbitraryChange.ts'
 import fc from 'fast-check'
 import { ask, serve, type Serving } from '../testing/serve.ts'
 
@@ -35,38 +36,108 @@ describe('the history of a site', () => {
     expect(rest.json.changes.map(({ revision }: { revision: number }) => revision)).toEqual([1])
   })
 
-  test('leads back to any point, on random changes', async () => {
+  test('leads back to any point, on random changes of every kind', async () => {
     const id = await server.demo()
+    await server.keepTestContents()
     const states = [(await server.api.read(id)).site]
-    const picks = fc.sample(arbitraryPick, { numRuns: 25, seed: 7 })
-    for (const [n, pick] of picks.entries()) {
-      const change = changeOfPick(states.at(-1)!.plan, pick, n)
-      if (change.kind === 'addFile' || change.kind === 'removeFile' || change.kind === 'batch') continue
+    for (const [n, draws] of fc.sample(arbitraryDraws, { numRuns: 90, seed: 7 }).entries()) {
+      const now = states.at(-1)!
+      const change = anyChange(now, draws, n)
       try {
-        states.push(applyChange(states.at(-1)!, change).site)
+        states.push(applyChange(now, change).site)
       } catch (error) {
         expect(error).toBeInstanceOf(ChangeRefused)
         continue
       }
       await server.store.change(id, { id: randomUUID(), base: states.length - 2, change })
     }
-    expect(states.length).toBeGreaterThan(8)
-    const middle = Math.floor(states.length / 2)
-    const { json } = await ask(at(id, `history/${middle}/way-back`))
-    expect(json.revision).toBe(states.length - 1)
-    const posted = await server.api.post(id, json.revision, { ...json.change, words: 'Gone back' })
-    expect(posted.status).toBe(200)
-    expect((await server.api.read(id)).site).toEqual(states[middle])
+    expect(states.length).toBeGreaterThan(30)
+    for (const to of [0, Math.floor(states.length / 2), states.length - 2]) {
+      const { revision } = await server.api.read(id)
+      const restored = await restore(id, to, revision)
+      expect(restored.status).toBe(200)
+      expect(toSiteData((await server.api.read(id)).site)).toEqual(toSiteData(states[to]!))
+    }
     expect((await ask(at(id, 'history?most=1'))).json.changes[0].words).toBe('Gone back')
-    expect((await ask(at(id, `history/${states.length}/way-back`))).json.change).toBeUndefined()
+    const { revision } = await server.api.read(id)
+    expect((await ask(at(id, `history/${revision}/way-back`))).json.change).toBeUndefined()
+  })
+
+  /** Goes back to a step. */
+  const restore = (id: string, to: number, base: number) =>
+    ask(at(id, `history/${to}/restore`), 'POST', { id: randomUUID(), base, words: 'Gone back' })
+
+  test('leads back over more than a request could carry, from the nearest whole state', async () => {
+    const id = await server.demo()
+    const start = (await server.api.read(id)).site
+    // 1,100 saves of a text of 19 kB.
+    for (let n = 0; n < 1100; n++) {
+      const html = `<p>${n}</p>${'<p>The lock keeper wrote this.</p>'.repeat(580)}`
+      const change: Change = { kind: 'setEntry', entry: 'news', field: 'body', value: { html, changed: '' } }
+      await server.store.change(id, { id: randomUUID(), base: n, change })
+    }
+    const { json } = await ask(at(id, 'history/1/way-back'))
+    expect(JSON.stringify(json).length).toBeLessThan(30_000)
+    expect((await restore(id, 0, 1100)).json.revision).toBe(1101)
+    expect(toSiteData((await server.api.read(id)).site)).toEqual(toSiteData(start))
+    const states = await server.database('states').where('site_id', id).orderBy('revision').pluck('revision')
+    expect(states).toEqual([200, 400, 600, 800, 1000])
+    expect((await ask(at(id, 'history/555/way-back'))).json.change.entries).toMatchObject([
+      { id: 'news', body: { html: expect.stringMatching(/^<p>554</) } },
+    ])
+  })
+
+  test('has one step for what was typed on, which is known by each of its edits', async () => {
+    const id = await server.demo()
+    const ids: string[] = []
+    for (const [base, title] of ['T', 'To', 'Tow', 'Towpath'].entries()) {
+      const edit = randomUUID()
+      await server.store.change(id, { id: edit, base, change: retitled(title), continues: ids.at(-1) })
+      ids.push(edit)
+    }
+    expect((await ask(at(id, 'history'))).json.changes).toMatchObject([
+      { revision: 4, words: '“News” renamed “Towpath”' },
+    ])
+    expect((await ask(at(id, 'history/0/way-back'))).json.change.entries).toMatchObject([{ title: 'News' }])
+    expect((await ask(at(id, 'history/2/way-back'))).status).toBe(404)
+    const { json } = await ask(at(id, 'changes/made'), 'POST', { ids: [...ids, randomUUID()] })
+    expect(json.made).toEqual(ids.map((edit, n) => ({ id: edit, revision: n + 1 })))
+    // A window that saw one of them in between goes on from there.
+    expect((await ask(at(id, 'changes?after=2'))).json.changes).toMatchObject([{ revision: 4, id: ids[3] }])
+    // Posted again, though it is no step of its own any more, it is not made again.
+    expect(await server.api.post(id, 0, retitled('T'), ids[0])).toMatchObject({
+      status: 200,
+      json: { revision: 1 },
+    })
+    expect((await server.api.read(id)).revision).toBe(4)
+  })
+
+  test('does not make one step of edits in two fields, or over the edit of another', async () => {
+    const id = await server.demo()
+    const [one, other] = [randomUUID(), randomUUID()]
+    await server.store.change(id, { id: one, base: 0, change: retitled('One') })
+    const label: Change = { kind: 'setEntry', entry: 'news', field: 'label', value: 'N' }
+    await server.store.change(id, { id: other, base: 1, change: label, continues: one })
+    await server.store.change(id, { id: randomUUID(), base: 2, change: retitled('Two'), continues: one })
+    expect((await ask(at(id, 'history'))).json.changes).toHaveLength(3)
+  })
+
+  test('of another site with the same numbers is no base: a window then reads anew', async () => {
+    const id = await server.demo()
+    await server.api.post(id, 0, retitled('One'))
+    const edit = { id: randomUUID(), base: 1, stamp: randomUUID(), change: retitled('Two') }
+    const answer = await ask(at(id, 'changes'), 'POST', edit)
+    expect(answer.json).toEqual({ revision: 2, missed: null })
   })
 
   test('gives out the changes that somebody missed', async () => {
     const id = await server.demo()
     await server.api.post(id, 0, retitled('One'))
-    await server.api.post(id, 1, retitled('Two'))
+    const second = randomUUID()
+    await server.api.post(id, 1, retitled('Two'), second)
     const { json } = await ask(at(id, 'changes?after=1'))
-    expect(json).toEqual({ revision: 2, changes: [{ revision: 2, change: retitled('Two') }] })
+    expect(json).toEqual({ revision: 2, changes: [{ revision: 2, id: second, change: retitled('Two') }] })
+    expect((await ask(at(id, 'changes?after=9'))).json).toEqual({ revision: 2, changes: null })
   })
 
   test.each([
@@ -160,8 +231,24 @@ describe('events', () => {
       await new Promise((resolve) => setTimeout(resolve, 50))
       now = await listeners()
     }
+    // What was announced meanwhile would be missed: the newest revision is said again.
+    expect((await stream.next()).value).toBe(0)
     await server.api.post(id, 0, retitled('One'))
     expect((await stream.next()).value).toBe(1)
     await stream.return(undefined)
+  })
+
+  test('say that the site was removed', async () => {
+    const id = await server.api.create()
+    const reader = (await fetch(at(id, 'events'))).body!.pipeThrough(new TextDecoderStream()).getReader()
+    let text = ''
+    const until = async (said: string) => {
+      while (!text.includes(said)) text += (await reader.read()).value
+    }
+    await until('event: revision')
+    await ask(`${server.url}/api/sites/${id}`, 'DELETE')
+    await until('event: removed')
+    await reader.cancel()
+    expect((await ask(at(id, 'events'))).status).toBe(404)
   })
 })

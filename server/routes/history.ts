@@ -1,5 +1,7 @@
-import { Router } from 'express'
+import { filledLine } from '@viatica/core/standard/text.ts'
+import express, { Router } from 'express'
 import * as v from 'valibot'
+import { baseEntries } from '../http/editSchema.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 
 const wholeNumber = v.pipe(v.string(), v.regex(/^\d{1,9}$/, 'must be a whole number'), v.transform(Number))
@@ -7,6 +9,11 @@ const wholeNumber = v.pipe(v.string(), v.regex(/^\d{1,9}$/, 'must be a whole num
 const pageSchema = v.object({
   before: v.optional(wholeNumber, '999999999'),
   most: v.optional(v.pipe(wholeNumber, v.minValue(1), v.maxValue(500, 'must be at most 500')), '100'),
+})
+
+const restoreSchema = v.strictObject({
+  ...baseEntries,
+  words: filledLine(500),
 })
 
 /** What was done to a site, and the way back to any point of it. */
@@ -22,6 +29,16 @@ export function historyRoutes(store: SiteStore): Router {
     const to = v.parse(wholeNumber, request.params.revision)
     response.json(await store.wayBack(request.params.id, to))
   })
+
+  routes.post(
+    '/sites/:id/history/:revision/restore',
+    express.json({ limit: '10kb' }),
+    async (request, response) => {
+      const to = v.parse(wholeNumber, request.params.revision)
+      const { words, ...edit } = v.parse(restoreSchema, request.body)
+      response.json(await store.restore(request.params.id, edit, to, words))
+    },
+  )
 
   routes.get('/sites/:id/changes', async (request, response) => {
     const { after } = v.parse(v.object({ after: wholeNumber }), request.query)

@@ -66,6 +66,21 @@ describe('the archive', () => {
     for (const name of names) expect(name).toMatch(/^(?!.*\.\.)[a-z0-9]/)
   })
 
+  test('comes to everybody who asks at once, also when somebody else breaks off', async () => {
+    const at = `${server.url}/api/sites/${id}/archive.zip`
+    const whole = async () => (await (await fetch(at)).arrayBuffer()).byteLength
+    const broken = async () => {
+      const going = new AbortController()
+      const response = await fetch(at, { signal: going.signal })
+      going.abort()
+      await response.arrayBuffer().catch(() => undefined)
+      return 0
+    }
+    const sizes = await Promise.all([whole(), broken(), whole(), broken(), broken(), whole(), whole()])
+    expect(new Set(sizes.filter((size) => size > 0)).size).toBe(1)
+    expect(sizes.filter((size) => size > 0)).toHaveLength(4)
+  })
+
   test('of a site that is not there is refused', async () => {
     expect((await ask(`${server.url}/api/sites/none/archive.zip`)).status).toBe(404)
   })

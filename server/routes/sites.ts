@@ -1,14 +1,15 @@
 import { MAX_INPUT } from '@viatica/core/formats/inputFault.ts'
-import { readOpml, writeOpml } from '@viatica/core/formats/opml.ts'
-import { MAX_SITE_FILE, readSiteFile, writeSiteFile } from '@viatica/core/formats/siteFile.ts'
+import { writeOpml } from '@viatica/core/formats/opml.ts'
+import { MAX_SITE_FILE, writeSiteFile } from '@viatica/core/formats/siteFile.ts'
 import { newSite, type Site, settingSchemas } from '@viatica/core/plan/site.ts'
 import { toSiteData } from '@viatica/core/plan/siteData.ts'
 import { soundFileName } from '@viatica/core/standard/fileName.ts'
 import express, { type Response, Router } from 'express'
 import * as v from 'valibot'
-import { checkFile } from '../fileCheck.ts'
+import { bodyOf } from '../http/body.ts'
 import { Problem } from '../http/problem.ts'
 import type { SiteStore } from '../store/siteStore.ts'
+import type { Workshop } from '../threads/workshop.ts'
 
 /** The media types of what a site can be made from. OPML has none of its own that is registered. */
 const SITE_FILE = 'application/vnd.viatica.site+json'
@@ -21,15 +22,8 @@ export function asDownload(response: Response, site: Site, ending: string): void
   response.attachment(soundFileName(site.settings.name, '-') + ending)
 }
 
-async function makeFromSiteFile(store: SiteStore, text: string): Promise<string> {
-  const { site, contents } = readSiteFile(text)
-  const bytes = new Map([...contents].map(([key, base64]) => [key, Buffer.from(base64, 'base64')]))
-  for (const file of site.files.values()) await checkFile(bytes.get(file.content)!, file.path)
-  return store.create(site, bytes)
-}
-
 /** Making, reading and removing sites, and taking them away as files. */
-export function siteRoutes(store: SiteStore): Router {
+export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
   const routes = Router()
 
   routes.get('/sites', async (_request, response) => {
@@ -38,14 +32,16 @@ export function siteRoutes(store: SiteStore): Router {
 
   routes.post(
     '/sites',
-    express.text({ type: SITE_FILE, limit: MAX_SITE_FILE }),
-    express.text({ type: OPML, limit: MAX_INPUT }),
+    express.raw({ type: SITE_FILE, limit: MAX_SITE_FILE }),
+    express.raw({ type: OPML, limit: MAX_INPUT }),
     express.json({ limit: '100kb' }),
     async (request, response) => {
       let id: string
-      if (request.is(SITE_FILE)) id = await makeFromSiteFile(store, request.body as string)
-      else if (request.is(OPML)) id = await store.create(readOpml(request.body as string), new Map())
-      else if (request.is('json')) {
+      const kind = request.is(SITE_FILE) ? 'site file' : request.is(OPML) ? 'outline' : undefined
+      if (kind) {
+        const { site, contents } = await workshop.read({ kind, bytes: bodyOf(request) })
+        id = await store.create(site, contents)
+      } else if (request.is('json')) {
         const { name } = v.parse(newSiteSchema, request.body)
         id = await store.create(newSite(name, 'home'), new Map())
       } else
@@ -55,8 +51,8 @@ export function siteRoutes(store: SiteStore): Router {
   )
 
   routes.get('/sites/:id', async (request, response) => {
-    const { site, revision } = await store.read(request.params.id)
-    response.json({ id: request.params.id, revision, site: toSiteData(site) })
+    const { site, revision, stamp } = await store.read(request.params.id)
+    response.json({ id: request.params.id, revision, stamp, site: toSiteData(site) })
   })
 
   routes.delete('/sites/:id', async (request, response) => {

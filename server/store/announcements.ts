@@ -4,6 +4,9 @@ import pg from 'pg'
 /** The channel on which every server process that shares the database says which site changed. */
 export const CHANNEL = 'viatica_changes'
 
+/** Said in the place of a revision of a site that is no longer there. */
+export const REMOVED = -1
+
 /** What is said on the channel: the site, and its newest revision. */
 export function announcement(site: string, revision: number): string {
   return `${site} ${revision}`
@@ -29,12 +32,14 @@ const RETRY_MS = 1000
 
 /**
  * Hears of changes to sites, whichever server process made them (PostgreSQL LISTEN/NOTIFY). While the database
- * cannot be reached it tries again; those who listen then learn of what they missed with the next change.
+ * cannot be reached it tries again, and then says that it is back: what was announced meanwhile was not heard.
  */
 export class Announcements {
   readonly #url: string
   readonly #revisions = new EventEmitter<Record<string, [revision: number]>>().setMaxListeners(0)
   readonly #windows = new EventEmitter<Record<string, [at: WindowAt]>>().setMaxListeners(0)
+  readonly #returns = new EventEmitter<{ back: [] }>().setMaxListeners(0)
+  #wasLost = false
   #client: pg.Client | undefined
   #retry: NodeJS.Timeout | undefined
   #isClosed = false
@@ -50,7 +55,7 @@ export class Announcements {
     let isLost = false
     const again = () => {
       if (isLost || this.#isClosed) return
-      isLost = true
+      isLost = this.#wasLost = true
       this.#retry = setTimeout(() => void this.#connect(), RETRY_MS)
       client.end().catch(() => undefined)
     }
@@ -65,12 +70,20 @@ export class Announcements {
       await client.connect()
       await client.query(`listen ${WINDOWS_CHANNEL}`)
       await client.query(`listen ${CHANNEL}`)
+      if (this.#wasLost) this.#returns.emit('back')
+      this.#wasLost = false
     } catch {
       again()
     }
   }
 
-  /** Calls `hear` with the newest revision of a site whenever it changes. @returns what ends it */
+  /** Calls `hear` whenever the database can be heard again after it could not. @returns what ends it */
+  onReturn(hear: () => void): () => void {
+    this.#returns.on('back', hear)
+    return () => this.#returns.off('back', hear)
+  }
+
+  /** Calls `hear` with the newest revision of a site whenever it changes, or REMOVED. @returns what ends it */
   on(site: string, hear: (revision: number) => void): () => void {
     this.#revisions.on(site, hear)
     return () => this.#revisions.off(site, hear)
@@ -87,6 +100,7 @@ export class Announcements {
     clearTimeout(this.#retry)
     this.#revisions.removeAllListeners()
     this.#windows.removeAllListeners()
+    this.#returns.removeAllListeners()
     await this.#client?.end().catch(() => undefined)
   }
 }

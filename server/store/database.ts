@@ -5,6 +5,8 @@ import * as pins from './migrations/002_pins.ts'
 import * as surround from './migrations/003_surround.ts'
 import * as files from './migrations/004_files.ts'
 import * as seen from './migrations/005_seen.ts'
+import * as log from './migrations/006_log.ts'
+import * as contents from './migrations/007_contents.ts'
 
 const { types } = pg
 /** A `date` stays the text `YYYY-MM-DD`: as a moment it would shift with the time zone. */
@@ -16,13 +18,22 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '003_surround': surround,
   '004_files': files,
   '005_seen': seen,
+  '006_log': log,
+  '007_contents': contents,
 }
 
 /** Connects to the database (PostgreSQL, by URL). Nothing is sent before the first query. */
 export function openDatabase(url: string): Knex {
   return knexPackage.knex({
     client: 'pg',
-    connection: { connectionString: url, connectionTimeoutMillis: 3000 },
+    connection: {
+      connectionString: url,
+      connectionTimeoutMillis: 3000,
+      // A site that somebody else holds up does not hold up the others with it.
+      lock_timeout: 4000,
+      statement_timeout: 60_000,
+      idle_in_transaction_session_timeout: 60_000,
+    } as Knex.PgConnectionConfig,
     pool: { min: 0, max: 10 },
     acquireConnectionTimeout: 5000,
     // Its warnings repeat errors that the callers get and log themselves.
@@ -46,4 +57,16 @@ function migrationsUntil(until?: string): Knex.MigrationSource<string> {
  */
 export async function migrate(database: Knex, until?: string): Promise<void> {
   await database.migrate.latest({ migrationSource: migrationsUntil(until) })
+}
+
+/** The number that servers agree on for what one of them does at a time. */
+const ALONE = 724_100_311
+
+/** Does something while no other server does: the others wait. */
+export async function alone(database: Knex, work: () => Promise<void>): Promise<void> {
+  await database.transaction(async (trx) => {
+    await trx.raw('set local lock_timeout = 0')
+    await trx.raw('select pg_advisory_xact_lock(?)', [ALONE])
+    await work()
+  })
 }

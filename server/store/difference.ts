@@ -1,9 +1,13 @@
-import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
+import { setImmediate as immediate } from 'node:timers/promises'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { type Plan, walk } from '@viatica/core/plan/plan.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import type { Knex } from 'knex'
+import { claimContents } from './contents.ts'
 import { type EntryRow, rowOfEntry, type Standing } from './rows.ts'
+
+/** Throws when bytes are not what a name says. */
+export type FileCheck = (bytes: Uint8Array, name: string) => Promise<void>
 
 /** PostgreSQL takes 65,535 parameters in one statement; a row of entries has about twenty. */
 const ROWS_AT_ONCE = 1000
@@ -16,49 +20,84 @@ function standings(siteId: string, plan: Plan): Map<EntryId, Standing> {
   return all
 }
 
+/** The types that columns are sent as, where that is not text. */
+const SENT_AS: Readonly<Partial<Record<keyof EntryRow, string>>> = {
+  place: 'int',
+  in_menu: 'boolean',
+  in_order: 'boolean',
+  body_changed: 'date',
+}
+/** The columns that hold JSON, which is sent as text. */
+const JSON_COLUMNS: ReadonlySet<keyof EntryRow> = new Set(['pin', 'seen'])
+
+/** Sets columns of rows that are there, all rows by one statement. @param columns those that differ in each of them */
+async function updateEntries(
+  trx: Knex.Transaction,
+  siteId: string,
+  columns: readonly (keyof EntryRow)[],
+  rows: readonly EntryRow[],
+): Promise<void> {
+  const names = ['id' as const, ...columns]
+  const set = columns.map((name) => `${name} = sent.${name}${JSON_COLUMNS.has(name) ? '::jsonb' : ''}`)
+  await trx.raw(
+    `update entries set ${set.join(', ')}
+     from unnest(${names.map((name) => `?::${SENT_AS[name] ?? 'text'}[]`).join(', ')})
+       as sent (${names.join(', ')})
+     where entries.site_id = ? and entries.id = sent.id`,
+    // The driver writes any of these as an item of an array.
+    [...names.map((name) => rows.map((row) => row[name]) as string[]), siteId],
+  )
+}
+
+/** What of the entries of a plan is to be written: rows that are new, and by the columns that differ, those that changed. */
+function changedRows(siteId: string, before: Plan | undefined, after: Plan) {
+  const was = before && standings(siteId, before)
+  const is = standings(siteId, after)
+  const added: EntryRow[] = []
+  const changed = new Map<string, { columns: (keyof EntryRow)[]; rows: EntryRow[] }>()
+  for (const { entry } of walk(after)) {
+    const standing = is.get(entry.id)!
+    const old = before?.entries.get(entry.id)
+    const stood = was?.get(entry.id)
+    const isMoved = stood?.parent_id !== standing.parent_id || stood.place !== standing.place
+    // Changes share what they do not touch: the same object is the same entry.
+    if (old === entry && !isMoved) continue
+    const row = rowOfEntry(entry, standing)
+    if (!old || old.kind !== entry.kind) {
+      added.push(row)
+      continue
+    }
+    const before_ = rowOfEntry(old, stood!)
+    const columns = (Object.keys(row) as (keyof EntryRow)[]).filter((name) => row[name] !== before_[name])
+    if (columns.length === 0) continue
+    const group = changed.get(columns.join()) ?? { columns, rows: [] }
+    changed.set(columns.join(), group)
+    group.rows.push(row)
+  }
+  return { added, changed: [...changed.values()] }
+}
+
 async function saveEntries(
   trx: Knex.Transaction,
   siteId: string,
   before: Plan | undefined,
   after: Plan,
 ): Promise<void> {
-  const was = before && standings(siteId, before)
-  const is = standings(siteId, after)
-  const rows: EntryRow[] = []
-  const moved: { id: EntryId; parent: EntryId; place: number }[] = []
-  for (const { entry } of walk(after)) {
-    const standing = is.get(entry.id)!
-    const old = was?.get(entry.id)
-    // Changes share what they do not touch: the same object is the same entry.
-    if (before?.entries.get(entry.id) !== entry) rows.push(rowOfEntry(entry, standing))
-    else if (
-      standing.parent_id !== null &&
-      (old?.parent_id !== standing.parent_id || old.place !== standing.place)
-    ) {
-      moved.push({ id: entry.id, parent: standing.parent_id, place: standing.place })
-    }
-  }
   const removed = before ? [...before.entries.keys()].filter((id) => !after.entries.has(id)) : []
-  if (removed.length > 0) await trx('entries').where('site_id', siteId).whereIn('id', removed).delete()
-  for (let at = 0; at < rows.length; at += ROWS_AT_ONCE) {
+  if (removed.length > 0)
     await trx('entries')
-      .insert(rows.slice(at, at + ROWS_AT_ONCE))
+      .where('site_id', siteId)
+      .andWhere('id', '=', trx.raw('any(?::text[])', [removed]))
+      .delete()
+  const { added, changed } = changedRows(siteId, before, after)
+  await immediate()
+  for (let at = 0; at < added.length; at += ROWS_AT_ONCE) {
+    await trx('entries')
+      .insert(added.slice(at, at + ROWS_AT_ONCE))
       .onConflict(['site_id', 'id'])
       .merge()
   }
-  if (moved.length > 0) {
-    await trx.raw(
-      `update entries set parent_id = new.parent, place = new.place
-       from unnest(?::text[], ?::text[], ?::int[]) as new (id, parent, place)
-       where entries.site_id = ? and entries.id = new.id`,
-      [
-        moved.map(({ id }) => id),
-        moved.map(({ parent }) => parent),
-        moved.map(({ place }) => String(place)),
-        siteId,
-      ],
-    )
-  }
+  for (const { columns, rows } of changed) await updateEntries(trx, siteId, columns, rows)
 }
 
 async function saveFiles(
@@ -66,38 +105,40 @@ async function saveFiles(
   siteId: string,
   before: Site | undefined,
   after: Site,
+  check: FileCheck,
 ): Promise<void> {
   const added = [...after.files.values()].filter((file) => before?.files.get(file.id) !== file)
   const removed = before ? [...before.files.keys()].filter((id) => !after.files.has(id)) : []
-  if (removed.length > 0) await trx('files').where('site_id', siteId).whereIn('id', removed).delete()
-  if (added.length > 0) {
-    const sent = await trx<{ key: string }>('contents')
-      .whereIn(
-        'key',
-        added.map(({ content }) => content),
-      )
-      .pluck('key')
-    const missing = added.find(({ content }) => !sent.includes(content))
-    if (missing)
-      throw new ChangeRefused(
-        `The bytes of ${missing.path} are not among the contents: they must be sent first.`,
-      )
+  if (removed.length > 0)
+    await trx('files')
+      .where('site_id', siteId)
+      .andWhere('id', '=', trx.raw('any(?::text[])', [removed]))
+      .delete()
+  if (added.length === 0) return
+  await claimContents(trx, siteId, added, check)
+  for (let at = 0; at < added.length; at += ROWS_AT_ONCE) {
     await trx('files')
       .insert(
-        added.map(({ id, path, content, size, alt }) => ({ site_id: siteId, id, path, content, size, alt })),
+        added
+          .slice(at, at + ROWS_AT_ONCE)
+          .map(({ id, path, content, size, alt }) => ({ site_id: siteId, id, path, content, size, alt })),
       )
       .onConflict(['site_id', 'id'])
       .merge()
   }
 }
 
-/** Writes to the tables what a change made different; without `before`, all of a new site. */
+/**
+ * Writes to the tables what a change made different; without `before`, all of a new site.
+ * @param check throws when bytes are not what the name of their file says
+ */
 export async function saveDifference(
   trx: Knex.Transaction,
   siteId: string,
   before: Site | undefined,
   after: Site,
+  check: FileCheck,
 ): Promise<void> {
-  if (before?.files !== after.files) await saveFiles(trx, siteId, before, after)
+  if (before?.files !== after.files) await saveFiles(trx, siteId, before, after, check)
   if (before?.plan !== after.plan) await saveEntries(trx, siteId, before?.plan, after.plan)
 }

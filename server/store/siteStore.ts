@@ -1,22 +1,46 @@
 import { randomBytes } from 'node:crypto'
-import { applyChange, singlesOf } from '@viatica/core/plan/change/apply.ts'
+import { setImmediate as immediate } from 'node:timers/promises'
+import { type Applied, applyChange } from '@viatica/core/plan/change/apply.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
-import { changeWords } from '@viatica/core/plan/change/words.ts'
+import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
+import { differenceOf } from '@viatica/core/plan/change/restore.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
-import type { SiteFile } from '@viatica/core/plan/file.ts'
+import { endingOf, type SiteFile } from '@viatica/core/plan/file.ts'
 import type { Plan } from '@viatica/core/plan/plan.ts'
 import { DEFAULT_SETTINGS, type Settings, type Site } from '@viatica/core/plan/site.ts'
 import { EMPTY_SURROUND, type Surround } from '@viatica/core/plan/surround/surround.ts'
 import type { Knex } from 'knex'
-import { announcement, CHANNEL, windowAnnouncement, type WindowAt, WINDOWS_CHANNEL } from './announcements.ts'
-import { keepContent, readContent } from './contents.ts'
-import { saveDifference } from './difference.ts'
+import pLimit, { type LimitFunction } from 'p-limit'
+import {
+  announcement,
+  CHANNEL,
+  REMOVED,
+  windowAnnouncement,
+  type WindowAt,
+  WINDOWS_CHANNEL,
+} from './announcements.ts'
+import {
+  appendChange,
+  changesBetween,
+  editsMade,
+  isEditOf,
+  type LoggedChange,
+  type PastChange,
+  pastChanges,
+  revisionOfEdit,
+  stateAt,
+} from './changeLog.ts'
+import { clearContents, keepContent, NoRoom, readContent, type Room, roomIn } from './contents.ts'
+import { isFull } from './room.ts'
+import { type FileCheck, saveDifference } from './difference.ts'
 import { type EntryRow, entryOfRow } from './rows.ts'
 
 /** A site as it is after a number of changes. */
 export interface Revised {
   readonly site: Site
   readonly revision: number
+  /** The id of the edit that made this revision; null for a site as it was made. */
+  readonly stamp: string | null
 }
 
 export interface SiteSummary {
@@ -26,40 +50,38 @@ export interface SiteSummary {
   readonly changedAt: string
 }
 
-export interface LoggedChange {
-  readonly revision: number
-  readonly change: Change
-}
-
-interface ChangeRow extends LoggedChange {
-  readonly site_id: string
-  readonly change_id: string
-  readonly inverse: Change
-  readonly words: string
-  readonly made_at: Date
-}
-
-/** A change as the history tells it. */
-export interface PastChange {
-  readonly revision: number
-  readonly words: string
-  readonly madeAt: string
-}
-
 /** An edit as it was posted. */
 export interface Edit {
   /** Chosen by who makes it: an edit that is posted twice is made once. */
   readonly id: string
-  /** The revision it was made on. */
+  /** The revision it was made on, and the id of the edit that had made that one. */
   readonly base: number
+  readonly stamp?: string | undefined
   readonly change: Change
+  /** The id of the last edit, where this one is typed on in the same field: both are one step then. */
+  readonly continues?: string | undefined
 }
 
 export interface Stored {
   /** Of the site with the edit. */
   readonly revision: number
-  /** The changes that others made since the base of the edit, oldest first. */
-  readonly missed: readonly LoggedChange[]
+  /** The changes that others made since the base of the edit, oldest first; null where it is less to read it anew. */
+  readonly missed: readonly LoggedChange[] | null
+}
+
+/** An edit of a site that somebody changed since: it makes no sense there any more. */
+export class Overtaken extends Error {
+  override name = 'Overtaken'
+}
+
+/** An edit on a revision that the site does not have. */
+export class UnknownBase extends Error {
+  override name = 'UnknownBase'
+}
+
+/** A point that the history of a site does not have. */
+export class UnknownPoint extends Error {
+  override name = 'UnknownPoint'
 }
 
 /** Nothing is stored under this id, or not any more. */
@@ -83,13 +105,51 @@ function planOfRows(rows: readonly EntryRow[], home: EntryId): Plan {
   return { home, parents, children, entries: new Map(rows.map((row) => [row.id, entryOfRow(row)])) }
 }
 
+/** A site with a change made. @throws ChangeRefused, or Overtaken when it was made on an older revision */
+function applied(before: Revised, base: number, change: Change): Applied {
+  try {
+    return applyChange(before.site, change)
+  } catch (error) {
+    if (error instanceof ChangeRefused && base < before.revision)
+      throw new Overtaken(error.message, { cause: error })
+    throw error
+  }
+}
+
 /** All that is kept of sites. Every write is one transaction: it is stored whole, or not at all. */
 export class SiteStore {
   readonly #database: Knex
+  readonly #check: FileCheck
+  readonly #mostBytes: number
   readonly #remembered = new Map<string, Revised>()
+  readonly #turns = new Map<string, LimitFunction>()
+  #isFull = false
 
-  constructor(database: Knex) {
+  /**
+   * @param check throws when the bytes of a file are not what its name says
+   * @param mostBytes that the files of all sites may have together
+   */
+  constructor(database: Knex, check: FileCheck, mostBytes = Infinity) {
     this.#database = database
+    this.#check = check
+    this.#mostBytes = mostBytes
+  }
+
+  /** Whether the last thing that was to be stored found no room on the disk. */
+  get isFull(): boolean {
+    return this.#isFull
+  }
+
+  /** Does what writes to the database, and remembers whether there was room for it. */
+  async #writing<Result>(write: () => Promise<Result>): Promise<Result> {
+    try {
+      const result = await write()
+      this.#isFull = false
+      return result
+    } catch (error) {
+      if (isFull(error as Error)) this.#isFull = true
+      throw error
+    }
   }
 
   /** Whether the database answers. */
@@ -115,12 +175,13 @@ export class SiteStore {
   /** Stores a new site with the bytes of its files by key, and gives back its id. */
   async create(site: Site, contents: ReadonlyMap<string, Uint8Array>): Promise<string> {
     const id = randomBytes(8).toString('hex')
-    await this.#database.transaction(async (trx) => {
+    const write = async (trx: Knex.Transaction) => {
       const keys = new Map<string, string>()
-      for (const [key, bytes] of contents) keys.set(key, await keepContent(trx, bytes))
+      for (const [key, bytes] of contents) keys.set(key, await keepContent(trx, bytes, []))
       const files = [...site.files.values()].map((file) => ({
         ...file,
         content: keys.get(file.content) ?? file.content,
+        size: contents.get(file.content)?.length ?? file.size,
       }))
       const own: Site = { ...site, files: new Map(files.map((file) => [file.id, file])) }
       await trx('sites').insert({
@@ -129,16 +190,15 @@ export class SiteStore {
         settings: JSON.stringify(own.settings),
         surround: JSON.stringify(own.surround),
       })
-      await saveDifference(trx, id, undefined, own)
-    })
+      await saveDifference(trx, id, undefined, own, this.#check)
+    }
+    await this.#writing(() => this.#database.transaction(write))
     return id
   }
 
   /** A site at its newest revision. @throws UnknownSite */
   async read(id: string): Promise<Revised> {
-    return this.#database.transaction((trx) => this.#readIn(trx, id, false), {
-      isolationLevel: 'repeatable read',
-    })
+    return this.#reading((trx) => this.#readIn(trx, id, false))
   }
 
   async #readIn(trx: Knex.Transaction, id: string, forChange: boolean): Promise<Revised> {
@@ -148,11 +208,12 @@ export class SiteStore {
       settings: Settings
       surround: Surround
       revision: number
+      stamp: string | null
     }>('sites').where({ id })
     const row = await (forChange ? query.forUpdate().first() : query.first())
     if (!row) throw new UnknownSite(`There is no site ${id}.`)
     const known = this.#remembered.get(id)
-    if (known?.revision === row.revision) return known
+    if (known?.revision === row.revision && known.stamp === row.stamp) return known
     const entries = await trx<EntryRow>('entries').where('site_id', id).orderBy('place')
     const files = await trx<SiteFile & { site_id: string }>('files')
       .where('site_id', id)
@@ -165,7 +226,7 @@ export class SiteStore {
       files: new Map(files.map((file) => [file.id, file])),
       plan: planOfRows(entries, row.home_id),
     }
-    const revised = { site, revision: row.revision }
+    const revised = { site, revision: row.revision, stamp: row.stamp }
     this.#remember(id, revised)
     return revised
   }
@@ -178,54 +239,117 @@ export class SiteStore {
 
   /** Removes a site with its history. @throws UnknownSite */
   async remove(id: string): Promise<void> {
-    const removed = await this.#database('sites').where({ id }).delete()
+    await this.#database.transaction(async (trx) => {
+      const removed = await trx('sites').where({ id }).delete()
+      if (removed === 0) throw new UnknownSite(`There is no site ${id}.`)
+      await trx.raw('select pg_notify(?, ?)', [CHANNEL, announcement(id, REMOVED)])
+    })
     this.#remembered.delete(id)
-    if (removed === 0) throw new UnknownSite(`There is no site ${id}.`)
   }
 
   /**
    * Makes an edit on the newest revision, whichever it was made on, and stores it with its inverse.
-   * @throws UnknownSite, and ChangeRefused when it makes no sense there (any more); nothing is stored then
+   * @throws UnknownSite; UnknownBase for a revision that is yet to come; ChangeRefused when it makes no sense on the
+   * revision that its author saw, Overtaken when somebody was faster. Nothing is stored then
    */
   async change(id: string, edit: Edit): Promise<Stored> {
-    const outcome = await this.#database.transaction(async (trx) => {
-      const before = await this.#readIn(trx, id, true)
-      const made = await trx<ChangeRow>('changes')
-        .where({ site_id: id, change_id: edit.id })
-        .first('revision')
-      if (made)
-        return {
-          stored: {
-            revision: made.revision,
-            missed: await this.#changesIn(trx, id, edit.base, made.revision),
-          },
-        }
-      const { site, inverse } = applyChange(before.site, edit.change)
-      const after = { site, revision: before.revision + 1 }
-      await saveDifference(trx, id, before.site, site)
-      await trx('sites')
-        .where({ id })
-        .update({
-          settings: JSON.stringify(site.settings),
-          surround: JSON.stringify(site.surround),
-          revision: after.revision,
-          changed_at: trx.fn.now(),
-        })
-      await trx('changes').insert({
-        site_id: id,
-        revision: after.revision,
-        change_id: edit.id,
-        change: JSON.stringify(edit.change),
-        inverse: JSON.stringify(inverse),
-        words: changeWords(before.site, edit.change),
-      })
-      // Heard by every server process when, and only when, the transaction holds.
-      await trx.raw('select pg_notify(?, ?)', [CHANNEL, announcement(id, after.revision)])
-      const missed = await this.#changesIn(trx, id, edit.base, after.revision)
-      return { stored: { revision: after.revision, missed }, after }
+    return this.#store(id, edit, () => edit.change)
+  }
+
+  /**
+   * Makes a site again what it was at an earlier revision, as one edit. @param words what it does, for people
+   * @returns also the change; undefined where nothing was different. @throws UnknownSite, UnknownPoint
+   */
+  async restore(
+    id: string,
+    edit: Omit<Edit, 'change'>,
+    to: number,
+    words: string,
+  ): Promise<Stored & { change: Change | undefined }> {
+    let change: Change | undefined
+    const stored = await this.#store(id, edit, async (trx, newest) => {
+      const single = differenceOf(newest.site, await this.#pointIn(trx, id, newest, to))
+      return (change = single && { kind: 'batch', words, changes: [single] })
     })
-    if (outcome.after) this.#remember(id, outcome.after)
-    return outcome.stored
+    return { ...stored, change }
+  }
+
+  async #store(
+    id: string,
+    edit: Omit<Edit, 'change'>,
+    changeOn: (trx: Knex.Transaction, newest: Revised) => Promise<Change | undefined> | Change | undefined,
+  ): Promise<Stored> {
+    return this.#inTurn(id, async () => {
+      const { stored, after } = await this.#database.transaction(async (trx) => {
+        const before = await this.#readIn(trx, id, true)
+        if (edit.base > before.revision) throw new UnknownBase(`The site is at revision ${before.revision}.`)
+        const made = await revisionOfEdit(trx, id, edit.id)
+        if (made !== undefined) return { stored: await this.#storedIn(trx, id, edit, made) }
+        const change = await changeOn(trx, before)
+        if (!change) return { stored: await this.#storedIn(trx, id, edit, before.revision, true) }
+        const after = await this.#saveIn(trx, id, before, edit, change)
+        return { stored: await this.#storedIn(trx, id, edit, after.revision), after }
+      })
+      if (after) this.#remember(id, after)
+      return stored
+    })
+  }
+
+  /** Writes what a change makes of a site. @throws ChangeRefused, Overtaken */
+  async #saveIn(
+    trx: Knex.Transaction,
+    id: string,
+    before: Revised,
+    edit: Omit<Edit, 'change'>,
+    change: Change,
+  ): Promise<Revised> {
+    // Between the parts of a large edit others get their turn.
+    await immediate()
+    const { site, inverse } = applied(before, edit.base, change)
+    const revision = before.revision + 1
+    await immediate()
+    await saveDifference(trx, id, before.site, site, this.#check)
+    await trx('sites')
+      .where({ id })
+      .update({
+        ...(site.settings === before.site.settings ? {} : { settings: JSON.stringify(site.settings) }),
+        ...(site.surround === before.site.surround ? {} : { surround: JSON.stringify(site.surround) }),
+        revision,
+        stamp: edit.id,
+        changed_at: trx.fn.now(),
+      })
+    await appendChange(trx, id, { before: before.site, after: site, revision, edit, change, inverse })
+    // Heard by every server process when, and only when, the transaction holds.
+    await trx.raw('select pg_notify(?, ?)', [CHANNEL, announcement(id, revision)])
+    return { site, revision, stamp: edit.id }
+  }
+
+  /** What whoever made an edit has missed. @param isWhole whether the last revision is not theirs */
+  async #storedIn(
+    trx: Knex.Transaction,
+    id: string,
+    { base, stamp }: Omit<Edit, 'change'>,
+    revision: number,
+    isWhole = false,
+  ): Promise<Stored> {
+    // The same number of another history, as after a backup was brought back.
+    const isOther = stamp !== undefined && !(await isEditOf(trx, id, base, stamp))
+    if (isOther) return { revision, missed: null }
+    return {
+      revision,
+      missed: (await changesBetween(trx, id, base, isWhole ? revision + 1 : revision)) ?? null,
+    }
+  }
+
+  /** Lets the edits of one site wait for each other here, so that a site that is held up takes one connection. */
+  async #inTurn<Result>(id: string, work: () => Promise<Result>): Promise<Result> {
+    const turn = this.#turns.get(id) ?? pLimit(1)
+    this.#turns.set(id, turn)
+    try {
+      return await turn(() => this.#writing(work))
+    } finally {
+      if (turn.activeCount + turn.pendingCount === 0) this.#turns.delete(id)
+    }
   }
 
   /** Tells all who have a site open on which page a window writes. @throws UnknownSite */
@@ -238,70 +362,77 @@ export class SiteStore {
     if (rows.length === 0) throw new UnknownSite(id)
   }
 
-  /** The changes after one revision and before another. */
-  async #changesIn(
-    trx: Knex.Transaction,
-    id: string,
-    after: number,
-    before: number,
-  ): Promise<LoggedChange[]> {
-    return trx<ChangeRow>('changes')
-      .where('site_id', id)
-      .andWhere('revision', '>', after)
-      .andWhere('revision', '<', before)
-      .orderBy('revision')
-      .select('revision', 'change')
-  }
-
-  /** The changes that brought a site from one revision to its newest, and which that is. @throws UnknownSite */
+  /**
+   * The changes that brought a site from one revision to its newest, and which that is; null where it is less to read
+   * the site anew. @throws UnknownSite
+   */
   async changesAfter(
     id: string,
     after: number,
-  ): Promise<{ revision: number; changes: readonly LoggedChange[] }> {
-    return this.#database.transaction(
-      async (trx) => {
-        const { revision } = await this.#readIn(trx, id, false)
-        return { revision, changes: await this.#changesIn(trx, id, after, revision + 1) }
-      },
-      { isolationLevel: 'repeatable read' },
-    )
+  ): Promise<{ revision: number; changes: readonly LoggedChange[] | null }> {
+    return this.#reading(async (trx) => {
+      const { revision } = await this.#readIn(trx, id, false)
+      const changes = after > revision ? undefined : await changesBetween(trx, id, after, revision + 1)
+      return { revision, changes: changes ?? null }
+    })
+  }
+
+  /** Which of some edits were made on a site, and the revisions they made. @throws UnknownSite */
+  async editsMade(id: string, edits: readonly string[]): Promise<{ id: string; revision: number }[]> {
+    return this.#reading(async (trx) => {
+      await this.#readIn(trx, id, false)
+      return editsMade(trx, id, edits)
+    })
   }
 
   /** Up to `most` changes before a revision, the newest first. @throws UnknownSite */
   async history(id: string, before: number, most: number): Promise<PastChange[]> {
     await this.read(id)
-    const rows = await this.#database<ChangeRow>('changes')
-      .where('site_id', id)
-      .andWhere('revision', '<', before)
-      .orderBy('revision', 'desc')
-      .limit(most)
-      .select('revision', 'words', 'made_at')
-    return rows.map(({ revision, words, made_at }) => ({ revision, words, madeAt: made_at.toISOString() }))
+    return pastChanges(this.#database, id, before, most)
   }
 
   /**
-   * The change that makes the newest revision of a site what it was at an earlier one: the inverses of all changes
-   * since then, newest first. Undefined when nothing was done since. @throws UnknownSite
+   * The change that makes the newest revision of a site what it was at an earlier one. Undefined when nothing is
+   * different. @throws UnknownSite, UnknownPoint
    */
   async wayBack(id: string, to: number): Promise<{ revision: number; change: Change | undefined }> {
-    return this.#database.transaction(
-      async (trx) => {
-        const { revision } = await this.#readIn(trx, id, false)
-        const inverses = await trx<ChangeRow>('changes')
-          .where('site_id', id)
-          .andWhere('revision', '>', to)
-          .orderBy('revision', 'desc')
-          .pluck('inverse')
-        const changes = inverses.flatMap((inverse: Change) => singlesOf(inverse))
-        return { revision, change: changes.length === 0 ? undefined : { kind: 'batch', changes } }
-      },
-      { isolationLevel: 'repeatable read' },
-    )
+    return this.#reading(async (trx) => {
+      const newest = await this.#readIn(trx, id, false)
+      const then = await this.#pointIn(trx, id, newest, to)
+      return { revision: newest.revision, change: differenceOf(newest.site, then) }
+    })
   }
 
-  /** Keeps the bytes of a file that is about to be added to a site; see the change `addFile`. */
-  async keepContent(bytes: Uint8Array): Promise<string> {
-    return keepContent(this.#database, bytes)
+  async #pointIn(trx: Knex.Transaction, id: string, newest: Revised, to: number): Promise<Site> {
+    const then = await stateAt(trx, id, newest, to)
+    if (!then) throw new UnknownPoint(`The history of this site has no step ${to} any more.`)
+    return then
+  }
+
+  /** Reads what belongs together as it was at one moment. */
+  async #reading<Result>(read: (trx: Knex.Transaction) => Promise<Result>): Promise<Result> {
+    return this.#database.transaction(read, { isolationLevel: 'repeatable read', readOnly: true })
+  }
+
+  /**
+   * Keeps the bytes of a file that is about to be added to a site; see the change `addFile`.
+   * @param name that they were checked under @returns their key, and how much room there is
+   * @throws NoRoom
+   */
+  async keepContent(bytes: Uint8Array, name: string): Promise<{ content: string; room: Room }> {
+    return this.#writing(async () => {
+      const room = await roomIn(this.#database, this.#mostBytes)
+      if (room.used + bytes.length > room.most)
+        throw new NoRoom(
+          `All sites together may keep ${Math.round(room.most / 1_000_000)} MB of files, and that is used up.`,
+        )
+      return { content: await keepContent(this.#database, bytes, [endingOf(name)]), room }
+    })
+  }
+
+  /** Clears bytes away that no site and no history needs any more. @returns how many */
+  async clearContents(): Promise<number> {
+    return clearContents(this.#database)
   }
 
   /** The bytes under a key; undefined when there are none. */

@@ -3,14 +3,17 @@ import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { loadDemo } from '@viatica/demo/load.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
+import { FILE_TYPES } from '@viatica/core/plan/file.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { fromSiteData, type SiteData } from '@viatica/core/plan/siteData.ts'
 import type { Knex } from 'knex'
 import { pino } from 'pino'
 import { createApp } from '../app.ts'
+import { Access } from '../http/access.ts'
 import { Announcements } from '../store/announcements.ts'
 import { migrate, openDatabase } from '../store/database.ts'
 import { SiteStore } from '../store/siteStore.ts'
+import { Workshop } from '../threads/workshop.ts'
 import { makeDatabase } from './database.ts'
 
 export interface Answer {
@@ -49,7 +52,7 @@ export async function ask(
 /** Talks to the API of one server. */
 export function apiAt(url: string) {
   return {
-    post: (site: string, base: number, change: Change | object, id = randomUUID()) =>
+    post: (site: string, base: number, change: Change | object, id: string = randomUUID()) =>
       ask(`${url}/api/sites/${site}/changes`, 'POST', { id, base, change }),
     async read(site: string): Promise<{ revision: number; site: Site }> {
       const { json } = await ask(`${url}/api/sites/${site}`)
@@ -67,22 +70,32 @@ export interface Serving {
   readonly databaseUrl: string
   readonly store: SiteStore
   readonly api: ReturnType<typeof apiAt>
+  /** Keeps bytes under the keys that random changes name. */
+  keepTestContents(): Promise<void>
   /** Stores the demo and gives back its id. */
   demo(): Promise<string>
   stop(): Promise<void>
 }
 
 /** A server in this process, on a free port and a database of its own. */
-export async function serve(): Promise<Serving> {
+export async function serve({
+  mostBytes = 1_000_000_000,
+  accessKey,
+}: { mostBytes?: number; accessKey?: string } = {}): Promise<Serving> {
   const made = await makeDatabase()
   const database = openDatabase(made.url)
   await migrate(database)
-  const store = new SiteStore(database)
+  const workshop = new Workshop()
+  const check = (bytes: Uint8Array, name: string) =>
+    workshop.read({ kind: 'file', bytes, name }).then(() => undefined)
+  const store = new SiteStore(database, check, mostBytes)
   const logger = pino({ level: 'silent' })
   const announcements = new Announcements(made.url)
   const { app } = createApp({
     store,
     announcements,
+    workshop,
+    access: new Access(accessKey),
     logger,
     hosts: ['127.0.0.1'],
     maxFileBytes: 1_000_000,
@@ -100,6 +113,13 @@ export async function serve(): Promise<Serving> {
     databaseUrl: made.url,
     store,
     api: apiAt(url),
+    async keepTestContents() {
+      const rows = ['k0', 'k1', 'k2'].map((key) => ({
+        ...{ key, bytes: Buffer.from(key), size: key.length },
+        checked: Object.keys(FILE_TYPES),
+      }))
+      await database('contents').insert(rows).onConflict().ignore()
+    },
     demo() {
       const { site, contents } = loadDemo()
       return store.create(site, contents)
@@ -107,7 +127,7 @@ export async function serve(): Promise<Serving> {
     async stop() {
       server.closeAllConnections()
       await new Promise((resolve) => server.close(resolve))
-      await Promise.all([database.destroy(), announcements.close()])
+      await Promise.all([database.destroy(), announcements.close(), workshop.close()])
       await made.drop()
     },
   }

@@ -1,0 +1,123 @@
+// Writes the table of direct dependencies in docs/reliability.md anew: their versions, their last releases, and why they
+// are trusted. Needs the registry.
+import { spawnSync } from 'node:child_process'
+import { readFileSync, writeFileSync } from 'node:fs'
+import { ROOT } from './setup/paths.mjs'
+import { main, SetupFault } from './setup/run.mjs'
+
+const DOCUMENT = `${ROOT}/docs/reliability.md`
+const [BEGIN, END] = ['<!-- dependencies -->', '<!-- end of dependencies -->']
+
+/** Why packages are trusted, by the beginnings of their names: the longest that fits counts. */
+const REASONS = {
+  '@atlaskit/': 'drag and drop of a large company’s products, used there every day',
+  '@codemirror/': 'the editor of the web’s developer tools, one author and many sponsors',
+  '@lezer/': 'the parsers of CodeMirror, by its author',
+  '@fontsource': 'open fonts as packages, from their published sources',
+  '@tabler/icons': 'an icon set with a company behind it',
+  '@tanstack/': 'tables and virtual lists, used by most frameworks',
+  '@tiptap/': 'the editor toolkit over ProseMirror, with a company behind it',
+  '@types/': 'types that the community of TypeScript reviews',
+  '@swc/': 'the compiler of Next.js and Jest’s fast transform',
+  '@sindresorhus/': 'a small function by an author of a thousand packages, with tests',
+  '@playwright': 'Microsoft’s browser driver',
+  '@eslint/': 'the linter’s own rules',
+  '@vitejs/': 'Vite’s own plug-in for Vue',
+  'axe-core': 'the accessibility checker of browsers’ own tools, an outside check; tests only',
+  globals: 'a list of names by the author of many ESLint plug-ins',
+  handlebars: 'templates of long standing, beside which rendering is measured; benchmarks only',
+  'serve-handler': 'serves a folder, by the company of Next.js; tests only',
+  'vnu-jar': 'the Nu HTML checker of the W3C, an outside check; tests only',
+  'ant-design-vue': 'given by the platform; a component library with a large team',
+  'any-ascii': 'a table of transliterations with tests in many languages',
+  comlink: 'Google’s thin layer over worker messages',
+  cookie: 'the cookie parser of Express',
+  'css-tree': 'the CSS parser of minifiers and linters',
+  csv: 'the CSV package of long standing, used as an outside check',
+  d3: 'the drawing library of data journalism',
+  'dictionary-': 'Hunspell dictionaries as packages',
+  diff: 'the text comparison of test runners',
+  echarts: 'given by the platform; a project of the Apache foundation',
+  eslint: 'the linter of the language, its plugins by its community',
+  express: 'given by the platform; the server of the OpenJS foundation',
+  'express-rate-limit': 'the usual limiter for Express, with a team',
+  'fake-indexeddb': 'IndexedDB in memory that passes the web platform tests; tests only',
+  'fast-': 'small, used by ESLint’s and Ajv’s own tool chains',
+  'fast-check': 'property tests, used by Jest itself; tests only',
+  'file-': 'file types by content, and dropped folders; used by most upload forms',
+  graphology: 'graphs, used as an outside check; tests only',
+  hast: 'the unified collective’s tools for HTML trees',
+  helmet: 'security headers, the usual choice for Express',
+  'html-validate': 'an offline HTML checker, an outside check; tests only',
+  idb: 'the usual small layer over IndexedDB, by a browser engineer',
+  jest: 'given by the platform',
+  'js-xxhash': 'a published hash in plain JavaScript, checked against its vectors',
+  'jsonc-parser': 'Microsoft’s JSON parser with places, of its editor',
+  knex: 'given by the platform; the query builder of long standing',
+  linkinator: 'a link checker, an outside check; tests only',
+  marked: 'Markdown, one of the two usual parsers',
+  nspell: 'Hunspell in JavaScript, by the author of unified',
+  'p-limit': 'a queue of a few lines that most build tools use',
+  papaparse: 'CSV in browsers, the usual choice',
+  parse5: 'the HTML standard’s parser, used by jsdom and Angular',
+  pg: 'given by the platform; PostgreSQL’s driver',
+  pinia: 'given by the platform',
+  pino: 'the usual fast logger, a project of the Fastify team',
+  piscina: 'worker pools by members of Node’s own team',
+  prettier: 'the usual formatter',
+  saxes: 'the XML parser of jsdom',
+  'svg-': 'lists taken from the SVG standards by the author of unified',
+  tsx: 'runs TypeScript in Node, the usual choice',
+  typescript: 'given by the platform',
+  valibot: 'given by the platform',
+  vite: 'given by the platform',
+  vue: 'given by the platform',
+  'wcag-contrast': 'the contrast formula, an outside check; tests only',
+  xast: 'the unified collective’s tools for XML trees',
+  yauzl: 'zip reading, used by Electron; tests only',
+  yazl: 'zip writing by the author of yauzl',
+}
+
+const read = (path) => JSON.parse(readFileSync(`${ROOT}/${path}`, 'utf8'))
+
+function reasonFor(name) {
+  const fits = Object.keys(REASONS).filter((beginning) => name.startsWith(beginning))
+  const best = fits.sort((a, b) => b.length - a.length)[0]
+  return best ? REASONS[best] : undefined
+}
+
+function lastRelease(name) {
+  const { stdout } = spawnSync('npm', ['view', name, 'time', '--json'], { encoding: 'utf8', cwd: ROOT })
+  const times = Object.entries(JSON.parse(stdout || '{}')).filter(([version]) => /^\d/.test(version))
+  const [, newest = ''] = times.sort(([, a], [, b]) => (a < b ? 1 : -1))[0] ?? []
+  return newest.slice(0, 10)
+}
+
+await main(async () => {
+  const { workspaces } = read('package.json')
+  const names = new Set(
+    ['.', ...workspaces].flatMap((folder) => {
+      const { dependencies = {}, devDependencies = {} } = read(`${folder}/package.json`)
+      return Object.keys({ ...dependencies, ...devDependencies }).filter(
+        (name) => !name.startsWith('@viatica/'),
+      )
+    }),
+  )
+  const lock = read('package-lock.json').packages
+  const versionOf = (name) =>
+    Object.entries(lock).find(([path]) => path.endsWith(`node_modules/${name}`))?.[1].version ?? ''
+
+  const rows = [...names].sort().map((name) => {
+    const reason = reasonFor(name)
+    if (!reason) throw new SetupFault(`Say in scripts/dependencies.mjs why ${name} is trusted.`)
+    return `| ${name} | ${versionOf(name)} | ${lastRelease(name)} | ${reason} |`
+  })
+  const table = [
+    '| package | version | last release | why it is trusted |',
+    '| --- | --- | --- | --- |',
+    ...rows,
+  ]
+  const text = readFileSync(DOCUMENT, 'utf8')
+  const [before, after] = [text.slice(0, text.indexOf(BEGIN)), text.slice(text.indexOf(END))]
+  writeFileSync(DOCUMENT, `${before}${BEGIN}\n\n${table.join('\n')}\n\n${after}`)
+})

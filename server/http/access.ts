@@ -1,0 +1,141 @@
+import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
+import { parse as parseCookies, serialize as writeCookie } from 'cookie'
+import express, { type Request, type RequestHandler, Router } from 'express'
+import { rateLimit } from 'express-rate-limit'
+import { filledLine } from '@viatica/core/standard/text.ts'
+import * as v from 'valibot'
+import { Problem } from './problem.ts'
+
+const COOKIE = 'viatica-access'
+/** How long a browser stays signed in, and how long the address of a preview can be opened. */
+const SIGNED_IN_MS = 30 * 24 * 3_600_000
+const PREVIEW_MS = 24 * 3_600_000
+/** So many wrong keys an address may send within this time. */
+const WRONG_KEYS = 10
+const WRONG_KEYS_MS = 10 * 60_000
+
+const keySchema = v.strictObject({ key: filledLine(500) })
+
+const digest = (text: string) => createHash('sha256').update(text).digest()
+
+/** Who may come in: whoever has the key, once given by a browser, or in a header by a program. */
+export class Access {
+  readonly #key: Buffer
+  readonly #secret: Buffer
+
+  /** @param key undefined where everybody may come in, as on loopback */
+  constructor(
+    key: string | undefined,
+    readonly now: () => number = Date.now,
+  ) {
+    this.isNeeded = key !== undefined
+    this.#key = digest(key ?? randomBytes(32).toString('hex'))
+    // What is signed with it ends when the key changes.
+    this.#secret = createHmac('sha256', this.#key).update('viatica signs with this').digest()
+  }
+
+  readonly isNeeded: boolean
+
+  isKey(said: string): boolean {
+    return timingSafeEqual(digest(said), this.#key)
+  }
+
+  /** A pass for a purpose, with its end. */
+  pass(purpose: 'browser' | 'preview', lastsMs: number): string {
+    const end = (this.now() + lastsMs).toString(36)
+    return `${end}.${this.#sign(`${purpose} ${end}`)}`
+  }
+
+  isPass(purpose: 'browser' | 'preview', pass: string): boolean {
+    const [end = '', signature = ''] = pass.split('.')
+    const isSigned = timingSafeEqual(digest(signature), digest(this.#sign(`${purpose} ${end}`)))
+    return isSigned && parseInt(end, 36) > this.now()
+  }
+
+  #sign(text: string): string {
+    return createHmac('sha256', this.#secret).update(text).digest('base64url')
+  }
+
+  /** Whether a request comes from somebody who has the key. */
+  has(request: Request): boolean {
+    if (!this.isNeeded) return true
+    const [, bearer] = /^Bearer (.+)$/i.exec(request.headers.authorization ?? '') ?? []
+    if (bearer !== undefined) return this.isKey(bearer)
+    return this.isPass('browser', parseCookies(request.headers.cookie ?? '')[COOKIE] ?? '')
+  }
+}
+
+const noKey = () => new Problem(401, 'Sign in', 'This needs the access key of Viatica: sign in first.')
+
+/** Lets in only who has the key. */
+export function needsKey(access: Access): RequestHandler {
+  return (request, _response, next) => {
+    if (!access.has(request)) throw noKey()
+    next()
+  }
+}
+
+/**
+ * Lets previews be opened by who has the key, or through an address that holds a pass. Their pages have an origin of
+ * their own, to whose requests browsers add no cookie.
+ */
+export function previewNeedsKey(access: Access): RequestHandler {
+  return (request, _response, next) => {
+    const [, pass, rest] = /^\/~([^/]+)(\/.*)$/.exec(request.url) ?? []
+    if (pass !== undefined && rest !== undefined && access.isPass('preview', pass)) request.url = rest
+    else if (!access.has(request)) throw noKey()
+    next()
+  }
+}
+
+/** `/api/access`: whether a key is needed, signing in with it, and signing out. */
+export function accessRoutes(access: Access): Router {
+  const routes = Router()
+
+  const slow = rateLimit({
+    windowMs: WRONG_KEYS_MS,
+    limit: WRONG_KEYS,
+    skipSuccessfulRequests: true,
+    legacyHeaders: false,
+    handler: () => {
+      throw new Problem(
+        429,
+        'Too many wrong keys',
+        'Too many wrong keys were sent. Try again in ten minutes.',
+      )
+    },
+  })
+  const cookie = (request: Request, value: string, lastsMs: number) =>
+    writeCookie(COOKIE, value, {
+      httpOnly: true,
+      sameSite: 'strict',
+      secure: request.secure,
+      path: '/',
+      maxAge: lastsMs / 1000,
+    })
+
+  routes.get('/access', (request, response) => {
+    const isIn = access.has(request)
+    const preview = access.isNeeded && isIn ? access.pass('preview', PREVIEW_MS) : ''
+    response.set('Cache-Control', 'no-store').json({ isNeeded: access.isNeeded, isIn, preview })
+  })
+
+  routes.post('/access', slow, express.json({ limit: '1kb' }), (request, response) => {
+    const { key } = v.parse(keySchema, request.body)
+    if (!access.isKey(key)) throw new Problem(401, 'Wrong key', 'This is not the access key.')
+    const pass = access.pass('browser', SIGNED_IN_MS)
+    response
+      .set('Set-Cookie', cookie(request, pass, SIGNED_IN_MS))
+      .status(204)
+      .end()
+  })
+
+  routes.delete('/access', (request, response) => {
+    response
+      .set('Set-Cookie', cookie(request, '', 0))
+      .status(204)
+      .end()
+  })
+
+  return routes
+}

@@ -1,0 +1,218 @@
+import { promisify } from 'node:util'
+import { gunzip, gzip } from 'node:zlib'
+import { applyChange } from '@viatica/core/plan/change/apply.ts'
+import type { Change } from '@viatica/core/plan/change/change.ts'
+import { unguarded } from '@viatica/core/plan/change/guard.ts'
+import { setsSameField } from '@viatica/core/plan/change/sameField.ts'
+import { changeWords } from '@viatica/core/plan/change/words.ts'
+import type { Site } from '@viatica/core/plan/site.ts'
+import { fromSiteData, type SiteData, toSiteData } from '@viatica/core/plan/siteData.ts'
+import type { Knex } from 'knex'
+
+/** A change that was made, and the id of the edit that made it. */
+export interface LoggedChange {
+  readonly revision: number
+  readonly id: string
+  readonly change: Change
+}
+
+/** A change as the history tells it. */
+export interface PastChange {
+  readonly revision: number
+  readonly words: string
+  readonly madeAt: string
+}
+
+/** What is put into the log. */
+export interface Made {
+  readonly before: Site
+  readonly after: Site
+  /** Of the site after it. */
+  readonly revision: number
+  readonly edit: { readonly id: string; readonly continues?: string | undefined }
+  readonly change: Change
+  readonly inverse: Change
+}
+
+interface ChangeRow {
+  readonly site_id: string
+  readonly revision: number
+  readonly change_id: string
+  readonly change: Change
+  readonly inverse: Change
+  readonly words: string
+  readonly made_at: Date
+}
+
+/** A whole state is kept after so many revisions: the way to any state between is at most as many steps long. */
+const STATE_EVERY = 200
+/** How many steps are read from the log at once. */
+const STEPS_AT_ONCE = 20
+/** A window that missed more than this reads the site anew. */
+const MOST_MISSED = 500
+const MOST_MISSED_BYTES = 4_000_000
+
+const packed = promisify(gzip)
+const unpacked = promisify(gunzip)
+
+const changes = (trx: Knex) => trx<ChangeRow>('changes')
+
+/** Whether a site has the point of its history that a revision was: steps that became one with the next are none. */
+async function isPoint(trx: Knex.Transaction, site: string, revision: number): Promise<boolean> {
+  if (revision === 0) return true
+  return (await changes(trx).where({ site_id: site, revision }).first('revision')) !== undefined
+}
+
+async function keepState(trx: Knex.Transaction, site: string, revision: number, state: Site): Promise<void> {
+  const bytes = await packed(JSON.stringify(toSiteData(state)))
+  await trx('states')
+    .insert({ site_id: site, revision, state: bytes })
+    .onConflict(['site_id', 'revision'])
+    .ignore()
+}
+
+/** Of two edits that are one step: the first takes both back, and the words tell both. */
+async function joined(
+  trx: Knex.Transaction,
+  site: string,
+  made: Made,
+): Promise<Pick<ChangeRow, 'inverse' | 'words'>> {
+  const { before, change, edit, inverse, revision } = made
+  const own = { inverse, words: changeWords(before, change) }
+  if (edit.continues === undefined) return own
+  const last = await changes(trx)
+    .where({ site_id: site, revision: revision - 1 })
+    .first()
+  if (last?.change_id !== edit.continues || !setsSameField(last.change, change)) return own
+  await changes(trx).where({ site_id: site, revision: last.revision }).delete()
+  await trx('states').where({ site_id: site, revision: last.revision }).delete()
+  return {
+    inverse: last.inverse,
+    words: changeWords(applyChange(before, last.inverse).site, change),
+  }
+}
+
+/** Puts a change into the log; one that goes on with the last one becomes one step with it. */
+export async function appendChange(trx: Knex.Transaction, site: string, made: Made): Promise<void> {
+  const { change, edit, revision } = made
+  const { inverse, words } = await joined(trx, site, made)
+  await trx('edits_made').insert({ site_id: site, edit_id: edit.id, revision })
+  await trx('changes').insert({
+    site_id: site,
+    revision,
+    change_id: edit.id,
+    // What it was guarded against is settled now.
+    change: JSON.stringify(unguarded(change)),
+    inverse: JSON.stringify(inverse),
+    words,
+  })
+  if (revision % STATE_EVERY === 0) await keepState(trx, site, revision, made.after)
+}
+
+/** The revision that an edit was made at; undefined for one that was not made. */
+export async function revisionOfEdit(
+  trx: Knex.Transaction,
+  site: string,
+  edit: string,
+): Promise<number | undefined> {
+  const row = await trx<{ site_id: string; edit_id: string; revision: number }>('edits_made')
+    .where({ site_id: site, edit_id: edit })
+    .first('revision')
+  return row?.revision
+}
+
+/** Which of some edits were made, by their ids. */
+export async function editsMade(
+  trx: Knex.Transaction,
+  site: string,
+  edits: readonly string[],
+): Promise<{ id: string; revision: number }[]> {
+  return trx('edits_made')
+    .where('site_id', site)
+    .whereIn('edit_id', edits)
+    .select({ id: 'edit_id' }, 'revision')
+}
+
+/** Whether an edit is the one that made a revision. */
+export async function isEditOf(
+  trx: Knex.Transaction,
+  site: string,
+  revision: number,
+  edit: string,
+): Promise<boolean> {
+  return (await revisionOfEdit(trx, site, edit)) === revision
+}
+
+/** The changes after one revision and before another; undefined where it is less to read the site anew. */
+export async function changesBetween(
+  trx: Knex.Transaction,
+  site: string,
+  after: number,
+  before: number,
+): Promise<LoggedChange[] | undefined> {
+  if (after >= before - 1) return []
+  const missed = () =>
+    changes(trx).where('site_id', site).andWhere('revision', '>', after).andWhere('revision', '<', before)
+  const { rows } = await trx.raw<{ rows: { count: number; bytes: number }[] }>(
+    `select count(*)::int as count, coalesce(sum(pg_column_size(change)), 0)::float as bytes
+     from changes where site_id = ? and revision > ? and revision < ?`,
+    [site, after, before],
+  )
+  const { count, bytes } = rows[0]!
+  if (count > MOST_MISSED || bytes > MOST_MISSED_BYTES) return undefined
+  return missed().orderBy('revision').select('revision', { id: 'change_id' }, 'change')
+}
+
+/** Up to `most` changes before a revision, the newest first. */
+export async function pastChanges(
+  database: Knex,
+  site: string,
+  before: number,
+  most: number,
+): Promise<PastChange[]> {
+  const rows = await changes(database)
+    .where('site_id', site)
+    .andWhere('revision', '<', before)
+    .orderBy('revision', 'desc')
+    .limit(most)
+    .select('revision', 'words', 'made_at')
+  return rows.map(({ revision, words, made_at }) => ({ revision, words, madeAt: made_at.toISOString() }))
+}
+
+/**
+ * A site as it was at an earlier revision, from the nearest whole state after it; undefined where the history has no
+ * such point.
+ */
+export async function stateAt(
+  trx: Knex.Transaction,
+  site: string,
+  newest: { readonly site: Site; readonly revision: number },
+  to: number,
+): Promise<Site | undefined> {
+  if (to === newest.revision) return newest.site
+  if (to > newest.revision || !(await isPoint(trx, site, to))) return undefined
+  const kept = await trx<{ site_id: string; revision: number; state: Buffer }>('states')
+    .where('site_id', site)
+    .andWhere('revision', '>=', to)
+    .orderBy('revision')
+    .first('revision', 'state')
+  let state = newest.site
+  let at = newest.revision + 1
+  if (kept) {
+    const text = (await unpacked(kept.state)).toString()
+    state = fromSiteData(JSON.parse(text) as SiteData)
+    at = kept.revision + 1
+  }
+  for (;;) {
+    const steps = await changes(trx)
+      .where('site_id', site)
+      .andWhere('revision', '>', to)
+      .andWhere('revision', '<', at)
+      .orderBy('revision', 'desc')
+      .limit(STEPS_AT_ONCE)
+      .select('revision', 'inverse')
+    if (steps.length === 0) return state
+    for (const { inverse } of steps) state = applyChange(state, inverse).site
+    at = steps.at(-1)!.revision
+  }
+}

@@ -1,0 +1,128 @@
+import { once } from 'node:events'
+import { Readable } from 'node:stream'
+import type { MessagePort } from 'node:worker_threads'
+import { checkJson } from '@viatica/core/formats/jsonDepth.ts'
+import { outputFiles } from '@viatica/core/formats/archive.ts'
+import { readOpml } from '@viatica/core/formats/opml.ts'
+import { readSiteFile } from '@viatica/core/formats/siteFile.ts'
+import type { Site } from '@viatica/core/plan/site.ts'
+import { fontBytes } from '@viatica/fonts/fontFiles.ts'
+import * as v from 'valibot'
+import { ZipFile } from 'yazl'
+import { checkFile } from '../fileCheck.ts'
+import { problemOf } from '../http/problem.ts'
+import { type Edit, editSchema } from '../http/editSchema.ts'
+
+/** What is read in a thread. */
+export type ReadTask =
+  | { readonly kind: 'edit'; readonly bytes: Uint8Array }
+  | { readonly kind: 'outline'; readonly bytes: Uint8Array }
+  | { readonly kind: 'site file'; readonly bytes: Uint8Array }
+  | { readonly kind: 'file'; readonly bytes: Uint8Array; readonly name: string }
+
+export interface SiteToStore {
+  readonly site: Site
+  readonly contents: ReadonlyMap<string, Uint8Array>
+}
+
+export type Reading<Task extends ReadTask> = Task['kind'] extends 'edit'
+  ? Edit
+  : Task['kind'] extends 'file'
+    ? undefined
+    : SiteToStore
+
+/** The text of what came in. @throws TypeError for what is not UTF-8 */
+const textOf = (bytes: Uint8Array) => new TextDecoder('utf-8', { ignoreBOM: false }).decode(bytes)
+
+function siteOfFile(text: string): SiteToStore {
+  const { site, contents } = readSiteFile(text)
+  const bytes = new Map([...contents].map(([key, base64]) => [key, Buffer.from(base64, 'base64')] as const))
+  return { site, contents: bytes }
+}
+
+async function readingOf(task: ReadTask): Promise<Edit | SiteToStore | undefined> {
+  switch (task.kind) {
+    case 'edit':
+      return v.parse(editSchema, checkJson(textOf(task.bytes)), { abortEarly: true })
+    case 'outline':
+      return { site: readOpml(textOf(task.bytes)), contents: new Map() }
+    case 'site file':
+      return siteOfFile(textOf(task.bytes))
+    case 'file':
+      await checkFile(task.bytes, task.name)
+      return undefined
+  }
+}
+
+/** Reads what came in; what is wrong with it comes back as the words of a problem. */
+export async function read(task: ReadTask): Promise<object> {
+  try {
+    return { read: await readingOf(task) }
+  } catch (error) {
+    const { status, title, message, extra } = problemOf(error as Error)
+    if (status >= 500) throw error
+    return { problem: [status, title, message, extra] }
+  }
+}
+
+/** A site whose archive is written. */
+export interface ArchiveTask {
+  readonly site: Site
+  readonly year: number
+}
+
+/** What goes to a thread that writes an archive. */
+export type ToArchive = { readonly more: true } | { readonly bytes: Uint8Array }
+/** What comes from it: a piece of the archive, or the key of bytes that it needs. */
+export type FromArchive = { readonly piece: Uint8Array } | { readonly needs: string } | { readonly end: true }
+
+/** The same moment in every archive: what did not change gives the same bytes. */
+const MTIME = new Date(Date.UTC(2000, 0, 1))
+
+/**
+ * Writes the finished site as a zip archive to a port. Each file is made when its turn comes, and each piece is sent
+ * when the one before has been taken, so that no more than a few are held at once.
+ */
+export async function archive({ site, year, port }: ArchiveTask & { port: MessagePort }): Promise<void> {
+  const say = (what: FromArchive) => port.postMessage(what)
+  const answer = async () => ((await once(port, 'message')) as [ToArchive])[0]
+  // One file is read at a time, and never while a piece waits to be taken: of the two only one answer is awaited.
+  let turn = Promise.resolve()
+  const inTurn = <Result>(work: () => Promise<Result>): Promise<Result> => {
+    const mine = turn.then(work)
+    turn = mine.then(
+      () => undefined,
+      () => undefined,
+    )
+    return mine
+  }
+  const bytesUnder = (key: string) =>
+    inTurn(async () => {
+      say({ needs: key })
+      const said = await answer()
+      return 'bytes' in said ? said.bytes : new Uint8Array()
+    })
+
+  const zip = new ZipFile()
+  for (const file of outputFiles(site, year)) {
+    zip.addReadStreamLazy(file.path, { mtime: MTIME, mode: 0o644 }, (give) => {
+      const bytes =
+        'text' in file
+          ? Promise.resolve(Buffer.from(file.text()))
+          : 'font' in file
+            ? Promise.resolve(fontBytes(file.font))
+            : bytesUnder(file.content)
+      bytes.then(
+        (all) => give(null, Readable.from([all])),
+        (error: unknown) => give(error as Error, Readable.from([])),
+      )
+    })
+  }
+  zip.end()
+  for await (const piece of zip.outputStream)
+    await inTurn(async () => {
+      say({ piece: piece as Uint8Array })
+      await answer()
+    })
+  say({ end: true })
+}
