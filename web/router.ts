@@ -1,4 +1,6 @@
 import { createRouter, createWebHistory } from 'vue-router'
+import { access } from './api/access.ts'
+import { signedOut } from './api/request.ts'
 import AheadScreen from './screens/ahead/AheadScreen.vue'
 import PlanScreen from './screens/plan/PlanScreen.vue'
 import SiteFrame from './screens/site/SiteFrame.vue'
@@ -9,6 +11,11 @@ export const router = createRouter({
   history: createWebHistory(),
   routes: [
     { path: '/', name: 'sites', component: SitesScreen },
+    {
+      path: '/sign-in',
+      name: 'sign-in',
+      component: () => import('./screens/sites/SignInScreen.vue'),
+    },
     {
       path: '/sites/:id',
       component: SiteFrame,
@@ -40,3 +47,13 @@ export const router = createRouter({
     { path: '/:lost(.*)*', redirect: '/' },
   ],
 })
+
+router.beforeEach(async ({ name, fullPath }) =>
+  name === 'sign-in' || (await access.isIn()) ? true : { name: 'sign-in', query: { back: fullPath } },
+)
+
+signedOut.tell = () => {
+  access.end()
+  const { name, fullPath } = router.currentRoute.value
+  if (name !== 'sign-in') void router.push({ name: 'sign-in', query: { back: fullPath } })
+}

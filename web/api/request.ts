@@ -1,3 +1,6 @@
+/** Told whenever the server answers that nobody is signed in here. */
+export const signedOut = { tell: (): void => undefined }
+
 /** What the server says when it does not do what was asked. */
 export class Refusal extends Error {
   override name = 'Refusal'
@@ -12,7 +15,7 @@ export class Refusal extends Error {
 
   /** Whether the same request may do better later. */
   get isPassing(): boolean {
-    return this.status === 0 || this.status >= 500
+    return this.status === 0 || this.status === 401 || this.status >= 500
   }
 }
 
@@ -36,6 +39,7 @@ export async function request<Answer>(
     if (signal?.aborted) throw new Refusal(0, 'Stopped.')
     throw new Refusal(0, 'The server of Viatica cannot be reached.')
   }
+  if (response.status === 401) signedOut.tell()
   if (!response.ok) {
     const problem = (await response.json().catch(() => ({}))) as { detail?: string }
     throw new Refusal(

@@ -2,7 +2,8 @@ import { writeSiteFile } from '@viatica/core/formats/siteFile.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import type { SiteFile } from '@viatica/core/plan/file.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
-import type { SiteData } from '@viatica/core/plan/siteData.ts'
+import type { ReadAnswer, WindowAt } from '../exchange/server.ts'
+import { access } from './access.ts'
 import { request } from './request.ts'
 
 export interface SiteSummary {
@@ -12,15 +13,10 @@ export interface SiteSummary {
   readonly changedAt: string
 }
 
-export interface Edit {
-  readonly id: string
-  readonly base: number
-  readonly change: Change
-}
-
-export interface Saved {
-  readonly revision: number
-  readonly missed: readonly { readonly revision: number; readonly change: Change }[]
+/** How much the files of all sites have together, and may have, in bytes; no limit where the most is missing. */
+export interface Room {
+  readonly used: number
+  readonly most: number | null
 }
 
 /** A change as the history tells it. */
@@ -28,24 +24,6 @@ export interface PastChange {
   readonly revision: number
   readonly words: string
   readonly madeAt: string
-}
-
-/** A window, and the page that is written in it; empty for none. */
-export interface WindowAt {
-  readonly window: string
-  readonly page: string
-  /** Whether the others should say, too, where they write. */
-  readonly asks: boolean
-}
-
-/** What is heard of a site. */
-export interface Hearing {
-  /** Its newest revision, at once and at every change. */
-  revision(newest: number): void
-  /** On which page a window writes, whenever it says so. */
-  window(at: WindowAt): void
-  /** That from now on all of this is heard, perhaps anew. */
-  opened(): void
 }
 
 const JSON_TYPE = 'application/json'
@@ -73,24 +51,8 @@ export const sitesApi = {
       text.trimStart().startsWith('<') ? OPML_TYPE : SITE_FILE_TYPE,
     ),
 
-  read: (id: string) => request<{ revision: number; site: SiteData }>('GET', at(id)),
+  read: (id: string) => request<ReadAnswer>('GET', at(id)),
   remove: (id: string) => request<undefined>('DELETE', at(id)),
-  save: (id: string, edit: Edit) =>
-    request<Saved>('POST', `${at(id)}/changes`, JSON.stringify(edit), JSON_TYPE),
-
-  /** The changes after a revision. */
-  changesAfter: (id: string, revision: number) =>
-    request<{ revision: number; changes: Saved['missed'] }>('GET', `${at(id)}/changes?after=${revision}`),
-
-  /** Hears of a site. @returns what ends it */
-  hear(id: string, hearing: Hearing): () => void {
-    const source = new EventSource(`${at(id)}/events`)
-    source.addEventListener('revision', ({ data }) => hearing.revision(Number(data)))
-    source.addEventListener('window', ({ data }) => hearing.window(JSON.parse(String(data)) as WindowAt))
-    source.addEventListener('open', () => hearing.opened())
-    return () => source.close()
-  },
-
   /** Says on which page this window writes, also while it closes; nobody waits for an answer. */
   announceWindow(id: string, where: WindowAt): void {
     navigator.sendBeacon(`${at(id)}/windows`, new Blob([JSON.stringify(where)], { type: JSON_TYPE }))
@@ -109,13 +71,13 @@ export const sitesApi = {
 
   /** Keeps the bytes of a file that a change is about to add. @param signal stops the sending */
   keepFile: (file: Blob, name: string, signal?: AbortSignal) =>
-    request<{ content: string }>(
+    request<{ content: string; room: Room }>(
       'POST',
       `/api/contents/${encodeURIComponent(name)}`,
       file,
       'application/octet-stream',
       signal,
-    ).then(({ content }) => content),
+    ),
 
   /** The text of a file, by the key of its bytes. */
   readText: (content: string) =>
@@ -127,5 +89,6 @@ export const sitesApi = {
   archiveUrl: (id: string) => `${at(id)}/archive.zip`,
   siteFileUrl: (id: string) => `${at(id)}/site.json`,
   outlineUrl: (id: string) => `${at(id)}/plan.opml`,
-  previewUrl: (id: string, path: string) => `/preview/${encodeURIComponent(id)}/${path}`,
+  previewUrl: (id: string, path: string) =>
+    `/preview/${access.previewPrefix}${encodeURIComponent(id)}/${path}`,
 }

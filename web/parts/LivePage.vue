@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { withoutQuery } from '@viatica/core/standard/reference.ts'
 import { pageAtPath } from '@viatica/core/address/addresses.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
@@ -70,7 +71,7 @@ function hear(event: MessageEvent): void {
   const said = event.data as { viatica?: string; url?: string } | undefined
   if (event.source !== frame.value?.contentWindow || said?.viatica !== 'follow' || !said.url) return
   const top = new URL(sitesApi.previewUrl(openSite.id, ''), location.href).href
-  const url = said.url.replace(/[?#].*$/, '')
+  const url = withoutQuery(said.url)
   const page = url.startsWith(top)
     ? pageAtPath(openSite.site!, decodeURIComponent(url.slice(top.length)))
     : undefined

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { computed, onMounted, ref } from 'vue'
+import { useOpenSite } from '../stores/openSite.ts'
 import Foresight from './Foresight.vue'
 
 const props = defineProps<{
@@ -17,6 +18,8 @@ const emit = defineEmits<{
   done: [name: string]
 }>()
 
+const openSite = useOpenSite()
+const visit = crypto.randomUUID()
 const text = ref(props.name ?? '')
 const input = ref<HTMLInputElement>()
 let isDone = false
@@ -26,7 +29,15 @@ const change = computed(() => props.changeFor?.(text.value))
 function finish(name: string): void {
   if (isDone) return
   isDone = true
+  openSite.forgetTyped(visit)
   emit('done', name)
+}
+
+/** Keeps what is typed until it is taken, also if the window is closed before. */
+function keep(): void {
+  const wanted = change.value
+  if (wanted) openSite.keepTyped(visit, () => openSite.make(wanted), true)
+  else openSite.forgetTyped(visit)
 }
 
 onMounted(() => {
@@ -49,6 +60,7 @@ onMounted(() => {
       :aria-label="label"
       :placeholder="label"
       maxlength="300"
+      @input="keep"
       @keydown.enter.prevent.stop="finish(text)"
       @keydown.esc.prevent.stop="finish('')"
       @blur="finish(text)"

@@ -11,6 +11,7 @@ const openSite = useOpenSite()
       ><IconCheck :size="16" aria-hidden="true" /> Saved</template
     >
     <template v-else-if="openSite.saveState === 'saving'">Saving …</template>
+    <template v-else-if="openSite.saveState === 'typing'">Not saved yet</template>
     <template v-else><IconAlertTriangle :size="16" aria-hidden="true" /> Could not save</template>
   </p>
 </template>

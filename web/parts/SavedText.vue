@@ -2,6 +2,7 @@
 import { Input, Textarea } from 'ant-design-vue'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { computed, onBeforeUnmount, ref, useId, watch } from 'vue'
+import { useOpenSite } from '../stores/openSite.ts'
 import Foresight from './Foresight.vue'
 
 const props = defineProps<{
@@ -22,7 +23,11 @@ const props = defineProps<{
    */
   foresee?: (text: string) => Change | undefined
   entry?: string
+  /** Whether saving does more than making a change: then what is typed is not kept before. */
+  isWork?: boolean
 }>()
+
+const openSite = useOpenSite()
 
 /** Typing that pauses for this long is saved; so is a field that is left, and Enter. */
 const PAUSE_MS = 500
@@ -32,6 +37,8 @@ const typed = ref(props.value)
 const fault = ref<string>()
 let timer: ReturnType<typeof setTimeout> | undefined
 let hasFocus = false
+/** Of each visit to the field: what is typed within one is one step to undo. */
+let visit = crypto.randomUUID()
 
 const soundOf = (text: string) => (props.sound && text.trim() !== '' ? props.sound(text) : text)
 
@@ -49,9 +56,23 @@ watch(
 function saveNow(): void {
   clearTimeout(timer)
   const text = soundOf(typed.value)
-  if (text !== props.value && text.trim() !== props.value) fault.value = props.save(text)
+  if (text !== props.value && text.trim() !== props.value)
+    fault.value = openSite.whileTyping(visit, () => props.save(text))
   else fault.value = undefined
+  openSite.forgetTyped(visit)
 }
+
+/** Keeps what is typed until it is an edit, also if the window is closed before. */
+function keep(): void {
+  const text = soundOf(typed.value)
+  if (text.trim() === props.value) openSite.forgetTyped(visit)
+  else if (!props.isWork) openSite.keepTyped(visit, () => props.save(text), foreseen.value !== undefined)
+}
+
+/** What waits for Enter is not saved by leaving in another way. */
+const stopSaving = openSite.savesWith(() => {
+  if (!foreseen.value) saveNow()
+})
 
 /** Of what is typed and not saved yet. */
 const foreseen = computed(() => {
@@ -63,6 +84,12 @@ function input(): void {
   clearTimeout(timer)
   fault.value = undefined
   if (!foreseen.value) timer = setTimeout(saveNow, PAUSE_MS)
+  keep()
+}
+
+function enterField(): void {
+  hasFocus = true
+  visit = crypto.randomUUID()
 }
 
 function leave(): void {
@@ -71,12 +98,16 @@ function leave(): void {
   if (fault.value === undefined) typed.value = props.value
 }
 
-onBeforeUnmount(saveNow)
+onBeforeUnmount(() => {
+  saveNow()
+  stopSaving()
+})
 
 function escape(event: KeyboardEvent): void {
   if (!foreseen.value) return
   event.stopPropagation()
   typed.value = props.value
+  openSite.forgetTyped(visit)
 }
 
 function enter(): void {
@@ -97,7 +128,7 @@ function enter(): void {
       :spellcheck="!code"
       :status="fault ? 'error' : ''"
       :aria-describedby="`${id}-hint`"
-      @focus="hasFocus = true"
+      @focus="enterField"
       @input="input"
       @blur="leave"
       @press-enter="enter"

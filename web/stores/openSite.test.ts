@@ -26,7 +26,7 @@ describe('an edit', () => {
 
     window.undo()
     expect(titleOf(window.site!, 'walks')).toBe('Walks')
-    expect(window.lastWords).toBe('Taken back: “Walks” renamed “Towpath walks”')
+    expect(window.lastWords).toBe('Undone: “Walks” renamed “Towpath walks”')
     window.redo()
     expect(titleOf(window.site!, 'walks')).toBe('Towpath walks')
     await window.settle()
@@ -37,14 +37,26 @@ describe('an edit', () => {
   test('of one field that goes on is one step to undo; of another field it is its own', async () => {
     const { open } = await start()
     const window = await open()
-    for (const title of ['T', 'To', 'Tow']) window.make(setTitle('walks', title))
-    window.make(setTitle('news', 'Old news'))
+    for (const title of ['T', 'To', 'Tow'])
+      window.whileTyping('visit', () => window.make(setTitle('walks', title)))
+    window.whileTyping('visit', () => window.make(setTitle('news', 'Old news')))
     expect(window.done).toHaveLength(2)
     window.undo()
     window.undo()
     expect(titleOf(window.site!, 'walks')).toBe('Walks')
     expect(titleOf(window.site!, 'news')).toBe('News')
     expect(window.done).toHaveLength(0)
+  })
+
+  test('of one field that is made twice, however fast, is two steps to undo where it is not typed', async () => {
+    const { open } = await start()
+    const window = await open()
+    for (const value of ['ready', 'draft'] as const)
+      window.make({ kind: 'setEntry', entry: 'walks', field: 'state', value })
+    expect(window.done).toHaveLength(2)
+    for (const visit of ['first', 'second'])
+      window.whileTyping(visit, () => window.make(setTitle('walks', visit)))
+    expect(window.done).toHaveLength(4)
   })
 
   test('that makes no sense is refused with the reason, and nothing is sent', async () => {
@@ -108,7 +120,7 @@ describe('two windows', () => {
     there.make(setTitle('walks', 'Too late'))
     await there.settle()
     await afterAnswers()
-    expect(there.notice).toMatch(/could not be kept: This entry is no longer in the plan/)
+    expect(there.apart).toMatchObject([{ reason: 'This entry is no longer in the plan.' }])
     expect(there.site!.plan.entries.has('walks')).toBe(false)
   })
 

@@ -1,3 +1,4 @@
+import { shortened } from '@viatica/core/standard/text.ts'
 import type { Severity } from '@viatica/core/check/rule.ts'
 import { SEVERITIES } from '@viatica/core/check/rule.ts'
 import { ruleOf } from '@viatica/core/check/rules.ts'
@@ -104,7 +105,7 @@ export const useProof = defineStore('proof', () => {
     const { changes, count } = await siteWork.mends(mended.map(({ key }) => key))
     if (changes.length === 0) return undefined
     const words = count === 1 ? `Mended: ${mended[0]!.words}` : `${count} findings mended`
-    return { kind: 'batch', words: words.slice(0, 500), changes }
+    return { kind: 'batch', words: shortened(words, 500), changes }
   }
 
   /** Mends findings as one change, once the author has seen what that does. */

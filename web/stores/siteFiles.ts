@@ -3,13 +3,16 @@ import { filesNamedBy, followMoves } from '@viatica/core/files/styleLinks.ts'
 import { fileUses, removalOf } from '@viatica/core/files/uses.ts'
 import type { SingleChange } from '@viatica/core/plan/change/change.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
-import { type FileKind, fileTypeOf, type SiteFile } from '@viatica/core/plan/file.ts'
+import { type FileKind, fileTypeOf, MAX_SITE_BYTES, type SiteFile } from '@viatica/core/plan/file.ts'
 import { filesByPath } from '@viatica/core/plan/site.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { Refusal } from '../api/request.ts'
-import { sitesApi } from '../api/sites.ts'
+import { type Room, sitesApi } from '../api/sites.ts'
 import { useOpenSite } from './openSite.ts'
+
+/** Room that is used up to this share is told. */
+const NEARLY = 0.8
 
 /** A file of the author's computer, with the folders that it came in. */
 export interface Incoming {
@@ -78,6 +81,27 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     openSite.notice = error.message
   }
 
+  /** What the server said last of the room for files. */
+  const room = shallowRef<Room>()
+
+  /** Sends the bytes of a file. @returns their key */
+  async function keep(bytes: Blob, path: string, signal?: AbortSignal): Promise<string> {
+    const kept = await sitesApi.keepFile(bytes, path, signal)
+    room.value = kept.room
+    return kept.content
+  }
+
+  /** What is to be told of room that is nearly used up, in words; empty while there is enough. */
+  const roomWords = computed(() => {
+    const megabytes = (bytes: number) => Math.ceil(bytes / 1_000_000)
+    const own = files.value.reduce((sum, { size }) => sum + size, 0)
+    if (own > NEARLY * MAX_SITE_BYTES)
+      return `The files of this site have ${megabytes(own)} of ${megabytes(MAX_SITE_BYTES)} MB.`
+    const { used, most } = room.value ?? { used: 0, most: null }
+    if (most === null || used <= NEARLY * most) return ''
+    return `The files of all sites have ${megabytes(used)} of ${megabytes(most)} MB.`
+  })
+
   /** The changes that let style sheets go on naming what moves, and name it from where they will stand themselves. */
   async function sheetChanges(moved: ReadonlyMap<string, string>): Promise<SingleChange[]> {
     await readSheets()
@@ -89,7 +113,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
       const next = followMoves(text, { from: sheet.path, to }, (path) => moved.get(path) ?? path)
       if (next === text) continue
       const bytes = new Blob([next])
-      const content = await sitesApi.keepFile(bytes, to)
+      const content = await keep(bytes, to)
       texts.value = new Map(texts.value).set(content, next)
       changes.push({ kind: 'setFile', file: { ...sheet, path: to, content, size: bytes.size } })
     }
@@ -123,7 +147,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     faults.value = []
     const path = pathOfReplacement(file.path, next.name)
     try {
-      const content = await sitesApi.keepFile(next, path)
+      const content = await keep(next, path)
       const change: SingleChange = { kind: 'setFile', file: { ...file, path, content, size: next.size } }
       const outcome = openSite.tryOut(change)
       if (typeof outcome === 'string') faults.value = [outcome]
@@ -177,7 +201,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     const to = arrivals.get(one.path)
     if (to === undefined) throw new Refusal(415, `${one.path} is of a kind that a site does not hold.`)
     const bytes = await bytesOf(one, to, arrivals)
-    const content = await sitesApi.keepFile(bytes, to, stopping?.signal)
+    const content = await keep(bytes, to, stopping?.signal)
     const there = files.value.find(({ path }) => path === to)
     if (there?.content === content) return undefined
     return there
@@ -228,6 +252,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     chosen,
     files,
     faults,
+    roomWords,
     sending,
     ofKind,
     usesOf,

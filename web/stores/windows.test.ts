@@ -1,6 +1,6 @@
 import { jest } from '@jest/globals'
 import { createPinia } from 'pinia'
-import type { WindowAt } from '../api/sites.ts'
+import type { WindowAt } from '../exchange/server.ts'
 import { FakeServer } from '../testing/fakeServer.ts'
 import { twoPages } from '../testing/twoPages.ts'
 

@@ -1,7 +1,8 @@
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import { sitesApi, type WindowAt } from '../api/sites.ts'
+import { sitesApi } from '../api/sites.ts'
+import type { WindowAt } from '../exchange/server.ts'
 
 /** A window says again where it is before the others forget it. */
 const SAY_AGAIN_MS = 20_000
@@ -62,5 +63,5 @@ export const useWindows = defineStore('windows', () => {
   /** How many other windows write on a page. */
   const countOn = (id: EntryId) => [...others.value.values()].filter(({ page }) => page === id).length
 
-  return { others, hear, ask, write, countOn }
+  return { mine, others, hear, ask, write, countOn }
 })

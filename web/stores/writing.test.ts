@@ -87,3 +87,26 @@ test('the other text is taken when its author says so', async () => {
   writing.settle('theirs')
   expect([writing.text, writing.theirs]).toEqual(['<p>theirs</p>', undefined])
 })
+
+test('a heading whose id is renamed takes the links of its own page along, and keeps what was written', async () => {
+  const { server, openSite, writing } = await start()
+  writing.type('<h2 id="locks">Locks</h2><p><a href="entry:home#locks">up</a></p>')
+  writing.saveNow()
+  await openSite.settle()
+  const turn = writing.turn
+  writing.type('<h2 id="gates">Locks</h2><p>New words. <a href="entry:home#locks">up</a></p>')
+  writing.saveNow()
+  await openSite.settle()
+  const expected = '<h2 id="gates">Locks</h2><p>New words. <a href="entry:home#gates">up</a></p>'
+  expect(html(server)).toBe(expected)
+  expect([writing.text, writing.turn]).toEqual([expected, turn + 1])
+})
+
+test('what is typed and not saved yet is kept, and no more once it is saved', async () => {
+  const { openSite, writing } = await start()
+  writing.type('<p>typed</p>')
+  expect(openSite.saveState).toBe('typing')
+  writing.saveNow()
+  await openSite.settle()
+  expect(openSite.saveState).toBe('saved')
+})

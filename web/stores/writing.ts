@@ -1,7 +1,7 @@
-import { followHeadings, renamedHeadingIds } from '@viatica/core/content/followHeadings.ts'
-import { bodyMark } from '@viatica/core/plan/bodyMark.ts'
+import { followHeadings, followInText, renamedHeadingIds } from '@viatica/core/content/followHeadings.ts'
 import { singlesOf } from '@viatica/core/plan/change/apply.ts'
 import type { SetEntry, SingleChange } from '@viatica/core/plan/change/change.ts'
+import { markOf } from '@viatica/core/plan/change/over.ts'
 import type { EntryId, PageEntry } from '@viatica/core/plan/entry.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
@@ -55,15 +55,13 @@ export const useWriting = defineStore('writing', () => {
 
   /** Whether the last text that was saved from here was refused since: then it stands here alone. */
   let isLost = false
-  watch(
-    () => openSite.lost,
-    (change) => {
-      const isOurs = (one: SingleChange) =>
-        one.kind === 'setEntry' && one.field === 'body' && one.entry === writingFor.value
-      if (change && singlesOf(change).some(isOurs)) isLost = true
-    },
-    { flush: 'sync' },
-  )
+  openSite.onLost((change) => {
+    const isOurs = (one: SingleChange) =>
+      one.kind === 'setEntry' && one.field === 'body' && one.entry === writingFor.value
+    if (!singlesOf(change).some(isOurs)) return false
+    isLost = true
+    return true
+  })
 
   watch(
     () => bodyOf(writingFor.value)?.html,
@@ -77,12 +75,25 @@ export const useWriting = defineStore('writing', () => {
     },
   )
 
+  /** What tells the text of a page from other things that are typed. */
+  const fieldOf = (entry: EntryId) => `${visit}:${entry}`
+  const visit = crypto.randomUUID()
+
+  function changeTo(html: string, base: string): SetEntry {
+    const value = { html, changed: new Date().toISOString().slice(0, 10) }
+    return { kind: 'setEntry', entry: writingFor.value, field: 'body', value, over: markOf(base) }
+  }
+
   /** Takes what the editor says now; it is saved when the typing pauses. */
   function type(html: string): void {
     text.value = html
     fault.value = ''
     clearTimeout(timer)
     timer = setTimeout(saveNow, PAUSE_MS)
+    if (html !== over.value && bodyOf(writingFor.value)) {
+      const change = changeTo(html, over.value)
+      openSite.keepTyped(fieldOf(writingFor.value), () => openSite.make(change), false)
+    }
   }
 
   /** Puts another text in the place of this one, which the editor has not typed. */
@@ -91,6 +102,8 @@ export const useWriting = defineStore('writing', () => {
     turn.value++
     saveNow()
   }
+
+  openSite.savesWith(saveNow)
 
   function saveNow(): void {
     clearTimeout(timer)
@@ -101,17 +114,29 @@ export const useWriting = defineStore('writing', () => {
 
   /** Saves the text. @param base what it is written over */
   function write(base: string): void {
-    const html = text.value
     const entry = writingFor.value
-    const value = { html, changed: new Date().toISOString().slice(0, 10) }
-    const change: SetEntry = { kind: 'setEntry', entry, field: 'body', value, over: bodyMark(base) }
-    const following = followHeadings(openSite.site!, entry, renamedHeadingIds(base, html))
+    const renamed = renamedHeadingIds(base, text.value)
+    const html = followInText(text.value, entry, renamed)
+    if (html !== text.value) {
+      // Its own links follow, too: the editor must show them.
+      text.value = html
+      turn.value++
+    }
+    const change = changeTo(html, base)
+    const following = followHeadings(openSite.site!, entry, renamed)
     over.value = html
-    const refused = openSite.make(
-      following.length === 0
-        ? change
-        : { kind: 'batch', words: 'A heading renamed, and the links to it', changes: [change, ...following] },
+    const refused = openSite.whileTyping(fieldOf(entry), () =>
+      openSite.make(
+        following.length === 0
+          ? change
+          : {
+              kind: 'batch',
+              words: 'A heading renamed, and the links to it',
+              changes: [change, ...following],
+            },
+      ),
     )
+    openSite.forgetTyped(fieldOf(entry))
     if (refused === undefined) return
     over.value = base
     fault.value = refused

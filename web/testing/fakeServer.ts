@@ -57,7 +57,12 @@ export class FakeServer {
     if (contents) return this.#contents(contents[1]!, body)
     const after = /changes\?after=(\d+)$/.exec(path)
     if (after) return this.#json({ revision: this.revision, changes: this.#changesAfter(Number(after[1])) })
-    if (method === 'GET') return this.#json({ revision: this.revision, site: toSiteData(this.site) })
+    if (method === 'GET')
+      return this.#json({ revision: this.revision, stamp: this.#stamp, site: toSiteData(this.site) })
+    if (path.endsWith('/changes/made')) {
+      const { ids } = JSON.parse(String(body)) as { ids: string[] }
+      return this.#json({ made: this.log.filter(({ id }) => ids.includes(id)) })
+    }
     const edit = JSON.parse(String(body)) as { id: string; base: number; change: Change }
     return this.#save(edit)
   }
@@ -92,6 +97,10 @@ export class FakeServer {
       .padStart(64, '0')
     this.contents.set(content, text)
     return this.#json({ content })
+  }
+
+  get #stamp(): string | null {
+    return this.log.at(-1)?.id ?? null
   }
 
   #changesAfter(revision: number) {

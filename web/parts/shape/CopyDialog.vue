@@ -7,6 +7,7 @@ import { copyBranch, forAnotherSite } from '@viatica/core/shape/shape.ts'
 import { Button, Checkbox, Input } from 'ant-design-vue'
 import { computed, onMounted, ref, shallowRef, useId, watch } from 'vue'
 import { useAttempt } from '../../api/attempt.ts'
+import { siteServer } from '../../api/siteServer.ts'
 import { type SiteSummary, sitesApi } from '../../api/sites.ts'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
@@ -80,7 +81,7 @@ function copy(): void {
     return
   }
   void attempt(async () => {
-    await sitesApi.save(siteId.value, {
+    await siteServer(siteId.value).save({
       id: crypto.randomUUID(),
       base: other.value!.revision,
       change: {

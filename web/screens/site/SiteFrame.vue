@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { Alert, Button, Spin } from 'ant-design-vue'
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { onBeforeRouteLeave, RouterLink, RouterView, useRoute } from 'vue-router'
 import OutlineTools from '../../parts/OutlineTools.vue'
 import PlanOutline from '../../parts/PlanOutline.vue'
@@ -11,6 +11,8 @@ import RippleQuestion from '../../parts/ripple/RippleQuestion.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 import FrameFoot from './FrameFoot.vue'
 import FrameHead from './FrameHead.vue'
+import UndoQuestion from './UndoQuestion.vue'
+import UnsavedEdits from './UnsavedEdits.vue'
 
 const route = useRoute()
 const openSite = useOpenSite()
@@ -21,7 +23,7 @@ const outline = ref<InstanceType<typeof PlanOutline>>()
 watch(
   () => route.params['id'] as string | undefined,
   (id) => {
-    if (id && id !== openSite.id) void openSite.open(id)
+    if (id) void openSite.open(id)
   },
   { immediate: true },
 )
@@ -29,6 +31,13 @@ watch(
   () => openSite.site?.settings.name,
   (name) => (document.title = name ? `${name} · Viatica` : 'Viatica'),
   { immediate: true },
+)
+
+const hasNotices = computed(
+  () =>
+    openSite.saveTrouble !== '' ||
+    openSite.notice !== '' ||
+    openSite.apart.length + openSite.typed.length > 0,
 )
 
 /** Whether keys go into a text, which has an undo of its own. */
@@ -53,27 +62,28 @@ function press(event: KeyboardEvent): void {
   }
 }
 
-/** Edits that are not saved would be lost with the page. */
+/** What is not saved yet is kept in the browser; only where that is not done would it be lost with the page. */
 function beforeLeaving(event: BeforeUnloadEvent): void {
-  if (openSite.saveState !== 'saved') event.preventDefault()
+  openSite.saveTyped()
+  if (openSite.saveState !== 'saved' && !openSite.isKept) event.preventDefault()
 }
 
 onBeforeRouteLeave(async () => {
-  if (await openSite.settle()) return true
+  if ((await openSite.settle()) || openSite.isKept) return true
   openSite.notice = 'Your last edits are not saved yet. They would be lost if you left this site now.'
   return false
 })
 
 onMounted(() => {
-  // The same site may have been open before: what others did meanwhile comes with the first event.
-  if (openSite.site) openSite.hear()
   window.addEventListener('keydown', press)
   window.addEventListener('beforeunload', beforeLeaving)
+  window.addEventListener('pagehide', openSite.saveTyped)
 })
 onBeforeUnmount(() => {
-  openSite.stopHearing()
+  openSite.leave()
   window.removeEventListener('keydown', press)
   window.removeEventListener('beforeunload', beforeLeaving)
+  window.removeEventListener('pagehide', openSite.saveTyped)
 })
 </script>
 
@@ -86,7 +96,7 @@ onBeforeUnmount(() => {
       <PlanOutline ref="outline" />
     </section>
     <div class="stop">
-      <div v-if="openSite.saveTrouble || openSite.notice" class="notices">
+      <div v-if="hasNotices" class="notices">
         <Alert v-if="openSite.saveTrouble" type="error" role="alert">
           <template #message>
             Could not save: {{ openSite.saveTrouble }} Your edits are kept here and will be saved as soon as
@@ -101,12 +111,14 @@ onBeforeUnmount(() => {
           :message="openSite.notice"
           @close="openSite.notice = ''"
         />
+        <UnsavedEdits />
       </div>
       <RouterView />
     </div>
     <FrameFoot class="foot" @keys="showsKeys = true" />
     <ShapeDialogs />
     <RippleQuestion />
+    <UndoQuestion />
     <ShortcutsDialog :open="showsKeys" @close="showsKeys = false" />
   </div>
   <main v-else class="waiting">

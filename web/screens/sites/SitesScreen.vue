@@ -7,14 +7,19 @@ import { useAttempt } from '../../api/attempt.ts'
 import { type SiteSummary, sitesApi } from '../../api/sites.ts'
 import IconButton from '../../parts/IconButton.vue'
 import ModalDialog from '../../parts/ModalDialog.vue'
+import { useOpenSite } from '../../stores/openSite.ts'
 import NewSite from './NewSite.vue'
 
 const router = useRouter()
+const openSite = useOpenSite()
 const sites = shallowRef<readonly SiteSummary[]>()
 const { trouble, attempt } = useAttempt()
 const removing = shallowRef<SiteSummary>()
 
 const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' })
+
+/** Sites with edits that were kept in this browser when their window was closed. */
+const waiting = shallowRef<ReadonlyMap<string, number>>(new Map())
 
 const read = () => attempt(async () => void (sites.value = await sitesApi.list()))
 
@@ -32,6 +37,7 @@ function removeNow(): void {
 onMounted(() => {
   document.title = 'Sites · Viatica'
   void read()
+  void openSite.waitingOf().then((counts) => (waiting.value = counts))
 })
 </script>
 
@@ -74,6 +80,7 @@ onMounted(() => {
               <span class="facts">
                 {{ site.pages }} {{ site.pages === 1 ? 'page' : 'pages' }} · changed
                 {{ day.format(new Date(site.changedAt)) }}
+                <strong v-if="waiting.has(site.id)">· edits not saved yet: open to save them</strong>
               </span>
             </RouterLink>
             <IconButton

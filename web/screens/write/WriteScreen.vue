@@ -114,12 +114,7 @@ async function textOf(file: File): Promise<string> {
   }
 }
 
-// What was typed last is on its way before the frame asks whether all is saved.
-onMounted(() => window.addEventListener('beforeunload', writing.saveNow))
-onBeforeUnmount(() => {
-  window.removeEventListener('beforeunload', writing.saveNow)
-  writing.saveNow()
-})
+onBeforeUnmount(writing.saveNow)
 
 // Other windows are told which text is open here, and that it is not any more.
 watch(

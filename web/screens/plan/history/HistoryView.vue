@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { shortened } from '@viatica/core/standard/text.ts'
 import { Alert, Button, Empty, Spin } from 'ant-design-vue'
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { useAttempt } from '../../../api/attempt.ts'
@@ -47,12 +48,12 @@ async function goBackTo({ revision, words }: PastChange): Promise<void> {
   await attempt(async () => {
     if (!(await openSite.settle())) return void (trouble.value = 'Your last edits are not saved yet.')
     const { change } = await sitesApi.wayBack(openSite.id, revision)
-    if (change?.kind !== 'batch') return
-    const whole = { ...change, words: `Gone back to: ${words}`.slice(0, 500) }
-    const foreseen = await siteWork.foresee(whole)
+    if (!change) return void (openSite.notice = 'The site is the same now as it was then.')
+    const foreseen = await siteWork.foresee(change)
     if (typeof foreseen === 'string') return void (trouble.value = foreseen)
     const title = `Go back to “${words}”?`
-    if (await ripple.ask({ title, yes: 'Go back', isMove: false, foreseen })) openSite.makeOrTell(whole)
+    if (await ripple.ask({ title, yes: 'Go back', isMove: false, foreseen }))
+      openSite.notice = openSite.goBack(revision, change, shortened(`Gone back to: ${words}`, 500)) ?? ''
   })
 }
 </script>

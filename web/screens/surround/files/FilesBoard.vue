@@ -115,6 +115,7 @@ function press(event: KeyboardEvent): void {
       <ul v-if="siteFiles.faults.length > 0" class="faults" role="alert">
         <li v-for="fault in siteFiles.faults" :key="fault">{{ fault }}</li>
       </ul>
+      <p v-if="siteFiles.roomWords" class="faults" role="status">{{ siteFiles.roomWords }}</p>
       <p v-if="rows.length === 0" class="empty">
         No files yet. Drop pictures, style sheets, scripts, fonts or downloads here: their paths will be right
         on every page.

@@ -1,0 +1,272 @@
+import 'fake-indexeddb/auto'
+import { randomUUID } from 'node:crypto'
+import { setTimeout as later } from 'node:timers/promises'
+import type { Change } from '@viatica/core/plan/change/change.ts'
+import { toSiteData } from '@viatica/core/plan/siteData.ts'
+import { anyChange, arbitraryDraws, type Draws } from '@viatica/core/testing/arbitraryChange.ts'
+import { serve, type Serving } from '@viatica/server/testing/serve.ts'
+import fc from 'fast-check'
+import { Refusal } from '../api/request.ts'
+import { siteServer } from '../api/siteServer.ts'
+import { Exchange } from './exchange.ts'
+import { KeptInBrowser } from './keptInBrowser.ts'
+import type { KeptEdit } from './keeping.ts'
+import type { Hearing, SiteServer } from './server.ts'
+
+let server: Serving
+beforeAll(async () => {
+  server = await serve()
+  await server.keepTestContents()
+})
+afterAll(() => server.stop())
+
+/** What may happen to a call on its way. */
+type Fate = 'arrives' | 'slow' | 'never arrives' | 'answer lost' | 'unavailable'
+const FATES: readonly Fate[] = ['arrives', 'slow', 'never arrives', 'answer lost', 'unavailable']
+
+/** The wires between windows and the real server: calls may be lost, late, or refused for a while. */
+class Wires {
+  /** Of the next calls, in turn; after these all arrive. */
+  fates: Fate[] = []
+  /** An edit on which the server fails again and again. */
+  poisoned: string | undefined
+  readonly hearings = new Map<string, Set<Hearing>>()
+
+  async #pass<Answer>(call: () => Promise<Answer>): Promise<Answer> {
+    const fate = this.fates.shift() ?? 'arrives'
+    if (fate === 'slow') await later(3)
+    if (fate === 'never arrives') throw new Refusal(0, 'no connection')
+    if (fate === 'unavailable') throw new Refusal(503, 'no database')
+    const answer = await call()
+    if (fate === 'answer lost') throw new Refusal(0, 'connection lost')
+    return answer
+  }
+
+  to(site: string): SiteServer {
+    const real = siteServer(site, server.url)
+    const heard = this.hearings.get(site) ?? new Set()
+    this.hearings.set(site, heard)
+    return {
+      read: () => this.#pass(() => real.read()),
+      save: (edit) =>
+        edit.id === this.poisoned
+          ? Promise.reject(new Refusal(500, 'Something is wrong in Viatica'))
+          : this.#pass(() => real.save(edit)),
+      restore: (edit, to) => this.#pass(() => real.restore(edit, to)),
+      changesAfter: (revision) => this.#pass(() => real.changesAfter(revision)),
+      editsMade: (ids) => this.#pass(() => real.editsMade(ids)),
+      hear(hearing) {
+        heard.add(hearing)
+        return () => heard.delete(hearing)
+      },
+    }
+  }
+
+  async announce(site: string): Promise<void> {
+    const { revision } = await server.api.read(site)
+    for (const hearing of this.hearings.get(site) ?? []) hearing.revision(revision)
+  }
+}
+
+/** Keeps edits as the browser does, and remembers every one that was ever kept. */
+class Remembering extends KeptInBrowser {
+  readonly all = new Map<string, KeptEdit>()
+
+  override async putEdit(edit: KeptEdit): Promise<void> {
+    this.all.set(edit.id, edit)
+    await super.putEdit(edit)
+  }
+}
+
+/** A window of the browser, with one site open in it. */
+class Browser {
+  exchange!: Exchange
+  /** Sites that were left: their exchanges go on until all is saved. */
+  readonly left: Exchange[] = []
+
+  constructor(
+    readonly wires: Wires,
+    readonly keeping: Remembering,
+    public site: string,
+  ) {
+    void this.start()
+  }
+
+  start(): Promise<void> {
+    this.exchange = new Exchange({
+      site: this.site,
+      window: randomUUID(),
+      server: this.wires.to(this.site),
+      keeping: this.keeping,
+      shows: () => undefined,
+      wait: () => later(1),
+    })
+    return this.exchange.open().catch(() => undefined)
+  }
+
+  /** Goes to another site, and does not wait for what is on its way. */
+  go(site: string): void {
+    this.exchange.close()
+    this.left.push(this.exchange)
+    this.site = site
+    void this.start()
+  }
+
+  /** Breaks off, and is opened again. */
+  crash(): void {
+    this.exchange.end()
+    for (const one of this.left) one.end()
+    void this.start()
+  }
+}
+
+type Action =
+  | { do: 'make'; draws: Draws; poison: number }
+  | { do: 'type'; text: number; place: number }
+  | { do: 'undo' | 'redo' | 'hear' | 'settle' | 'go' | 'crash' | 'reopen' }
+  | { do: 'pause'; ms: number }
+  | { do: 'trouble'; fates: Fate[] }
+  | { do: 'restore'; to: number }
+
+const action = fc.oneof(
+  { weight: 8, arbitrary: fc.record({ do: fc.constant('make'), draws: arbitraryDraws, poison: fc.nat(40) }) },
+  { weight: 3, arbitrary: fc.record({ do: fc.constant('type'), text: fc.nat(99), place: fc.nat(2) }) },
+  { weight: 3, arbitrary: fc.record({ do: fc.constantFrom('undo', 'redo', 'undo') }) },
+  { weight: 2, arbitrary: fc.record({ do: fc.constant('hear') }) },
+  { weight: 2, arbitrary: fc.record({ do: fc.constant('pause'), ms: fc.nat(8) }) },
+  { weight: 2, arbitrary: fc.record({ do: fc.constant('settle') }) },
+  {
+    weight: 3,
+    arbitrary: fc.record({
+      do: fc.constant('trouble'),
+      fates: fc.array(fc.constantFrom(...FATES), { maxLength: 6 }),
+    }),
+  },
+  { weight: 1, arbitrary: fc.record({ do: fc.constantFrom('go', 'crash', 'reopen') }) },
+  { weight: 1, arbitrary: fc.record({ do: fc.constant('restore'), to: fc.nat(6) }) },
+) as fc.Arbitrary<Action>
+
+const order = fc.array(fc.record({ window: fc.nat(2), action }), { minLength: 4, maxLength: 18 })
+
+async function follow(
+  { exchange, ...window }: Browser,
+  browser: Browser,
+  step: Action,
+  fresh: number,
+  sites: readonly string[],
+): Promise<void> {
+  const { site } = exchange.state
+  switch (step.do) {
+    case 'make': {
+      if (!site) return
+      const before = new Set(window.keeping.all.keys())
+      exchange.make(anyChange(site, step.draws, fresh))
+      const made = [...window.keeping.all.keys()].find((id) => !before.has(id))
+      if (step.poison === 0 && made !== undefined) window.wires.poisoned ??= made
+      return
+    }
+    case 'type': {
+      if (!site) return
+      const field = (['title', 'description', 'note'] as const)[step.place]!
+      exchange.make({ kind: 'setEntry', entry: 'home', field, value: `t${step.text}` }, 'visit')
+      return
+    }
+    case 'undo':
+      exchange.undo()
+      return exchange.state.question?.answer(fresh % 2 === 0)
+    case 'redo':
+      exchange.redo()
+      return exchange.state.question?.answer(fresh % 2 === 0)
+    case 'hear':
+      return window.wires.announce(window.site)
+    case 'settle':
+      return void (await Promise.race([exchange.settle(), later(30)]))
+    case 'pause':
+      return later(step.ms)
+    case 'trouble':
+      return void window.wires.fates.push(...step.fates)
+    case 'go':
+      return browser.go(sites.find((one) => one !== window.site)!)
+    case 'crash':
+      return browser.crash()
+    case 'reopen':
+      exchange.close()
+      return void (await exchange.open().catch(() => undefined))
+    case 'restore': {
+      if (!site) return
+      const back = await siteServer(window.site, server.url).read()
+      const to = Math.min(step.to, back.revision)
+      const response = await fetch(`${server.url}/api/sites/${window.site}/history/${to}/way-back`)
+      const { change } = (await response.json()) as { change?: Change }
+      if (change && exchange.state.site) exchange.goBack(to, change, 'Gone back')
+    }
+  }
+}
+
+/** Lets everything come to its end: nothing is in trouble any more, and all is heard. */
+async function comeToRest(
+  wires: Wires,
+  browsers: readonly Browser[],
+  sites: readonly string[],
+): Promise<void> {
+  wires.fates = []
+  const exchanges = () => browsers.flatMap(({ exchange, left }) => [exchange, ...left])
+  // What is saved in one turn is announced in the next.
+  for (let turns = 0, quiet = 0; turns < 2000; turns++) {
+    for (const { exchange } of browsers) if (!exchange.state.site && !exchange.isOver) await exchange.open()
+    for (const site of sites) await wires.announce(site)
+    await later(2)
+    quiet = exchanges().every((one) => one.isIdle && one.state.isKept) ? quiet + 1 : 0
+    if (quiet === 2) return
+  }
+  throw new Error('Some edits are still not saved.')
+}
+
+test('whatever happens in which order, windows show what the server has, and every edit is there or told', async () => {
+  let [made, apart, undone] = [0, 0, 0]
+  await fc.assert(
+    fc.asyncProperty(order, async (steps) => {
+      const sites = [await server.api.create('A'), await server.api.create('B')]
+      const wires = new Wires()
+      const keeping = new Remembering(randomUUID())
+      const browsers = [0, 0, 1].map((at) => new Browser(wires, keeping, sites[at]!))
+      if (steps.length % 2 === 0) await later(15)
+      for (const [fresh, { window, action: step }] of steps.entries()) {
+        const browser = browsers[window]!
+        await follow(browser, browser, step, fresh, sites)
+      }
+      await comeToRest(wires, browsers, sites)
+
+      for (const { exchange, site } of browsers) {
+        expect(toSiteData(exchange.state.site!)).toEqual(toSiteData((await server.api.read(site)).site))
+        expect(exchange.state.saveTrouble).toBe('')
+      }
+      const rows = await server.database('edits_made').whereIn('site_id', sites).select('site_id', 'edit_id')
+      const onSite = new Map(rows.map(({ site_id, edit_id }) => [edit_id as string, site_id as string]))
+      const left = new Map<string, KeptEdit>()
+      for (const site of sites)
+        for (const edit of (await keeping.adopt(site, '')).edits) left.set(edit.id, edit)
+      for (const { id, site, words, restores } of keeping.all.values()) {
+        const where = onSite.get(id)
+        if (where !== undefined) {
+          made++
+          expect(where).toBe(site)
+        } else if (/^(Undone|Redone)/.test(words)) undone++
+        // Where the server had nothing to restore, that is no edit.
+        else if (restores !== undefined) expect(left.has(id)).toBe(false)
+        else {
+          apart++
+          expect(left.get(id)?.apart).toEqual(expect.any(String))
+        }
+      }
+      expect([...onSite.keys()].filter((id) => !keeping.all.has(id))).toEqual([])
+      for (const edit of left.values()) expect(edit.apart).toBeDefined()
+      for (const { exchange, left: others } of browsers) for (const one of [exchange, ...others]) one.end()
+    }),
+    { numRuns: 500 },
+  )
+  // All of it was met.
+  expect(made).toBeGreaterThan(apart)
+  expect(apart).toBeGreaterThan(0)
+  expect(undone).toBeGreaterThanOrEqual(0)
+}, 600_000)
