@@ -1,6 +1,7 @@
 import js from '@eslint/js'
 import prettier from 'eslint-config-prettier'
 import vue from 'eslint-plugin-vue'
+import * as regexp from 'eslint-plugin-regexp'
 import globals from 'globals'
 import ts from 'typescript-eslint'
 
@@ -33,10 +34,19 @@ export default ts.config(
     rules: {
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_$' }],
       eqeqeq: 'error',
       'no-console': 'off',
       'object-shorthand': 'error',
+    },
+  },
+  {
+    // Patterns that take quadratic time, or worse, over a text that is made for it.
+    plugins: { regexp },
+    ignores: ['**/*.test.ts', '**/*.spec.ts'],
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+      'regexp/no-super-linear-move': ['error', { report: 'potential', ignoreSticky: false }],
     },
   },
   {

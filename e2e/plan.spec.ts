@@ -205,7 +205,7 @@ test('the ripple is told after a change, in full on request, and taken back with
   await expect(dialog.getByRole('heading', { name: 'breadcrumb' })).toBeVisible()
   await page.keyboard.press('Escape')
   await foot.getByRole('button', { name: 'Undo' }).click()
-  await expect(foot).toContainText('Taken back: “Tanyard Staircase” renamed “Tanyard Locks”: 1 address')
+  await expect(foot).toContainText('Undone: “Tanyard Staircase” renamed “Tanyard Locks”: 1 address')
 })
 
 test('a list in the clipboard is pasted into the outline as one change', async ({

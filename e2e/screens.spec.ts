@@ -429,7 +429,7 @@ test.describe('saving', () => {
     await choose(page, 'access')
     await page.getByLabel('Title', { exact: true }).fill('Too late')
     await page.keyboard.press('Enter')
-    await expect(page.getByRole('alert')).toContainText('An edit could not be kept')
+    await expect(page.getByRole('alert')).toContainText('One edit could not be saved')
     await expect(row(page, 'access')).toHaveCount(0)
     await expect(rowNamed(page, 'From the first window')).toBeVisible()
   })

@@ -6,15 +6,17 @@ const ROOT = fileURLToPath(new URL('..', import.meta.url))
 /**
  * Starts the server as npm start does, as a process of its own.
  * @param port 0 leaves it to the system
+ * @param settings beside these; see server/config.ts
  */
 export async function startServer(
   databaseUrl: string,
   port: number,
+  settings: Readonly<Record<string, string>> = {},
 ): Promise<{ child: ChildProcess; port: number }> {
   const child = fork(`${ROOT}/server/main.ts`, {
     cwd: ROOT,
     execArgv: ['--import', 'tsx'],
-    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), LOG_LEVEL: 'error' },
+    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), LOG_LEVEL: 'error', ...settings },
   })
   const said = await new Promise<{ port: number }>((resolve, reject) => {
     child.once('message', (message) => resolve(message as { port: number }))

@@ -1,0 +1,195 @@
+import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { Worker } from 'node:worker_threads'
+import { gzipSync } from 'node:zlib'
+import { readMarkdown } from '@viatica/core/formats/markdown.ts'
+import { writeSiteFile } from '@viatica/core/formats/siteFile.ts'
+import { readInventory } from '@viatica/core/inventory/read.ts'
+import { writeInventory } from '@viatica/core/inventory/write.ts'
+import { applyChange } from '@viatica/core/plan/change/apply.ts'
+import { planOfBranch } from '@viatica/core/plan/branch.ts'
+import { type Site, siteWith } from '@viatica/core/plan/site.ts'
+import { startServer } from '../e2e/server.ts'
+import { makeBranch } from './makeBranch.ts'
+
+/**
+ * Inputs that are small to send and could be much to do: how long each takes, what the answer is, and the longest that
+ * another request (/api/health) had to wait meanwhile. None shall hold others up for more than 200 ms, or take the server
+ * past 1 GB.
+ */
+
+const { child, port } = await startServer(process.env['VIATICA_BENCH_DATABASE']!, 0, { VIATICA_DEMO: 'no' })
+const url = `http://127.0.0.1:${port}`
+
+/** Pages of the site whose archives are asked for. */
+const ARCHIVED = 3000
+
+const SITE_FILE = 'application/vnd.viatica.site+json'
+const OPML = 'text/x-opml'
+const JSON_TYPE = 'application/json'
+
+interface Sent {
+  readonly path: string
+  readonly body?: string | Buffer
+  readonly type?: string
+  readonly zipped?: boolean
+}
+
+async function send({ path, body, type, zipped }: Sent): Promise<{ status: number; text: string }> {
+  const response = await fetch(url + path, {
+    ...(body === undefined ? {} : { method: 'POST', body: body as BodyInit }),
+    headers: {
+      ...(type ? { 'content-type': type } : {}),
+      ...(zipped ? { 'content-encoding': 'gzip' } : {}),
+    },
+  })
+  return { status: response.status, text: await response.text() }
+}
+
+/** The most memory that the server had so far, in MB. */
+function mostMemory(): number {
+  const status = readFileSync(`/proc/${child.pid}/status`, 'utf8')
+  return Number(/VmHWM:\s+(\d+)/.exec(status)?.[1] ?? 0) / 1000
+}
+
+const print = (words: string, ...cells: (string | number)[]) =>
+  console.log(words.padEnd(58) + cells.map((cell) => String(cell).padStart(10)).join(''))
+
+/** Sends something while health is asked for, and prints what came of it. */
+async function measure(words: string, ...requests: Sent[]): Promise<void> {
+  const probe = new Worker(new URL('./healthProbe.mjs', import.meta.url), { workerData: `${url}/api/health` })
+  await new Promise((resolve) => setTimeout(resolve, 300))
+  const start = performance.now()
+  const answers = await Promise.all(requests.map(send))
+  const ms = performance.now() - start
+  const worst = new Promise<number>((resolve) => probe.once('message', resolve))
+  probe.postMessage('over')
+  const statuses = [...new Set(answers.map(({ status }) => status))].join()
+  print(words, statuses, ms.toFixed(0), (await worst).toFixed(0), mostMemory().toFixed(0))
+}
+
+const created = async (site: Site): Promise<string> => {
+  const answer = await send({ path: '/api/sites', body: writeSiteFile(site, new Map()), type: SITE_FILE })
+  return (JSON.parse(answer.text) as { id: string }).id
+}
+const edit = (change: object, base = 0) => JSON.stringify({ id: randomUUID(), base, change })
+const changes = (id: string, change: object, base = 0): Sent => ({
+  path: `/api/sites/${id}/changes`,
+  body: edit(change, base),
+  type: JSON_TYPE,
+})
+const zeros = (before: string, after: string) => `${before}${'0,'.repeat(10_000_000)}0${after}`
+const body = (html: string) => ({ kind: 'setEntry', entry: 'home', field: 'body', value: { html } })
+const bold = Array.from({ length: 200 }, (_, n) => `<b id=b${n}>`).join('')
+const piece = (html: string) => ({
+  kind: 'addPiece',
+  place: 'footer',
+  at: 0,
+  piece: { id: 'own', kind: 'html', html },
+})
+
+const small = await created(siteWith({ name: 'Small' }, planOfBranch(makeBranch(10))))
+const home = (
+  JSON.parse((await send({ path: `/api/sites/${small}` })).text) as { site: { plan: { id: string } } }
+).site.plan.id
+const onHome = (html: string) => ({ ...body(html), entry: home })
+
+print('', 'status', 'ms', 'health ms', 'MB')
+await measure('20 MB of entries to remove that are numbers', {
+  path: `/api/sites/${small}/changes`,
+  body: zeros(`{"id":"${randomUUID()}","base":0,"change":{"kind":"remove","entries":[`, ']}}').slice(
+    0,
+    20_000_000,
+  ),
+  type: JSON_TYPE,
+})
+await measure('19 MB of the same, whole', {
+  path: `/api/sites/${small}/changes`,
+  body: `{"id":"${randomUUID()}","base":0,"change":{"kind":"remove","entries":[${'0,'.repeat(9_500_000)}0]}}`,
+  type: JSON_TYPE,
+})
+await measure('a site file of 20 MB whose files are numbers', {
+  path: '/api/sites',
+  body: zeros('{"format":"viatica-site","version":2,"settings":{"name":"x"},"files":[', '],"plan":{}}'),
+  type: SITE_FILE,
+})
+await measure('109 MB of spaces, gzipped', {
+  path: '/api/sites',
+  body: gzipSync(Buffer.alloc(109_000_000, ' ')),
+  type: SITE_FILE,
+  zipped: true,
+})
+await measure(
+  '34 kB with 200 elements open before 8,000 paragraphs',
+  changes(small, onHome(`<p>${bold}${'<p>x'.repeat(8000)}`)),
+)
+await measure('a piece of 2,500 nested elements', changes(small, piece('<div>'.repeat(2500))))
+await measure('a line end and 50,000 spaces', changes(small, onHome(`<p>x\n${' '.repeat(50_000)}x</p>`)))
+await measure('… its page', { path: `/preview/${small}/index.html` })
+const nested = (bytes: number) =>
+  `<opml version="2.0"><body><outline text="Home"/>${'<x>'.repeat(bytes / 7)}${'</x>'.repeat(bytes / 7)}</body></opml>`
+await measure('an outline of 60 kB, nested 8,000 deep', {
+  path: '/api/sites',
+  body: nested(60_000),
+  type: OPML,
+})
+await measure('an outline of 300 kB, nested 40,000 deep', {
+  path: '/api/sites',
+  body: nested(300_000),
+  type: OPML,
+})
+await measure(
+  '1,000 levels in one addition',
+  changes(small, {
+    kind: 'add',
+    parent: home,
+    place: 0,
+    branches: [
+      Array.from({ length: 1000 }).reduce<object>(
+        (under, _, n) => ({ kind: 'group', id: `g${n}`, label: 'g', entries: [under] }),
+        { kind: 'group', id: 'last', label: 'g' },
+      ),
+    ],
+  }),
+)
+
+for (const pages of [5000, 19_900]) {
+  const site = siteWith({ name: `${pages} pages`, layout: 'nested' }, planOfBranch(makeBranch(pages)))
+  const id = await created(site)
+  const ids = [...site.plan.entries].flatMap(([one, { kind }]) =>
+    kind === 'page' && one !== site.plan.home ? [one] : [],
+  )
+  const set = (field: string, value: unknown) => ({
+    kind: 'batch',
+    words: 'Set',
+    changes: ids.map((entry) => ({ kind: 'setEntry', entry, field, value })),
+  })
+  const start = performance.now()
+  applyChange(site, set('state', 'planned') as never)
+  print(`the state of ${pages} pages, in core`, '', (performance.now() - start).toFixed(0))
+  await measure(`the state of ${pages} pages`, changes(id, set('state', 'planned')))
+  await measure(`${pages} pages pinned`, changes(id, set('pin', { name: 'x', addresses: ['old.html'] }), 1))
+  if (pages > 5000) continue
+  const table = writeInventory(site).replaceAll('draft', 'ready')
+  const reading = performance.now()
+  const { differences } = readInventory(table, site, randomUUID)
+  print(
+    `an inventory of ${pages} rows, read back in core`,
+    differences.length,
+    (performance.now() - reading).toFixed(0),
+  )
+}
+
+// Menus are as long as a site is large: these have one level of eight sections.
+const flat = siteWith({ name: 'Archives', layout: 'nested' }, planOfBranch(makeBranch(ARCHIVED)))
+const menus = flat.surround.menus.map((menu) => ({ ...menu, depth: 1 as const }))
+const archived = await created({ ...flat, surround: { ...flat.surround, menus } as Site['surround'] })
+await measure(
+  `three archives of ${ARCHIVED} pages at once`,
+  ...[1, 2, 3].map(() => ({ path: `/api/sites/${archived}/archive.zip` })),
+)
+
+const reading = performance.now()
+readMarkdown(`# x${' '.repeat(2000)}x\n\n${'a '.repeat(1000)}`)
+print('a Markdown heading with 2,000 spaces, in core', '', (performance.now() - reading).toFixed(0))
+child.kill('SIGTERM')

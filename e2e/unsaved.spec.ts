@@ -1,0 +1,213 @@
+import { type ChildProcess, spawn } from 'node:child_process'
+import { existsSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtemp } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { setTimeout as wait } from 'node:timers/promises'
+import { apiAt } from '@viatica/server/testing/serve.ts'
+import { type Browser, chromium, type Page } from '@playwright/test'
+import playwright from './playwright.config.ts'
+import { startServer } from './server.ts'
+import { choose, expect, openDemo, saved, test } from './viatica.ts'
+
+const { executablePath, args } = playwright.use!.launchOptions!
+
+/** A browser of its own, whose process can be killed and whose profile stays. */
+class OwnBrowser {
+  #child: ChildProcess | undefined
+  #browser: Browser | undefined
+
+  constructor(readonly profile: string) {}
+
+  async open(): Promise<Page> {
+    const portFile = join(this.profile, 'DevToolsActivePort')
+    rmSync(portFile, { force: true })
+    this.#child = spawn(
+      executablePath!,
+      [
+        ...args!,
+        '--headless=new',
+        '--remote-debugging-port=0',
+        `--user-data-dir=${this.profile}`,
+        'about:blank',
+      ],
+      { stdio: 'ignore' },
+    )
+    const port = () => (existsSync(portFile) ? readFileSync(portFile, 'utf8').split('\n')[0] : '')
+    while (!port()) await wait(50)
+    this.#browser = await chromium.connectOverCDP(`http://127.0.0.1:${port()}`)
+    const page = await this.#browser.contexts()[0]!.newPage()
+    await page.setViewportSize({ width: 1280, height: 800 })
+    return page
+  }
+
+  /** As when the machine loses its power: nothing is told to the pages. */
+  async kill(): Promise<void> {
+    const ended = new Promise((resolve) => this.#child!.once('exit', resolve))
+    this.#child!.kill('SIGKILL')
+    await ended
+    await this.#browser!.close().catch(() => undefined)
+  }
+}
+
+const ownBrowser = test.extend<{ own: OwnBrowser }>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright asks for a pattern
+  own: async ({}, use) => {
+    const profile = await mkdtemp(join(tmpdir(), 'profile-'))
+    const own = new OwnBrowser(profile)
+    await use(own)
+    await own.kill()
+    rmSync(profile, { recursive: true, force: true, maxRetries: 5 })
+  },
+})
+
+/** As long as the browser needs to write a few bytes to its profile. */
+const AFTER_TYPING_MS = 250
+
+ownBrowser(
+  'what could not be saved, and what was being typed, goes on after the browser was killed',
+  async ({ served, own }) => {
+    let page = await own.open()
+    const id = await openDemo(page, served)
+    await choose(page, 'tanyard')
+    await served.gate.shut()
+    await page.getByLabel('Description').fill('Three locks, one after the other.')
+    await expect(page.getByRole('alert')).toContainText('Your edits are kept here')
+    const note = page.getByLabel('Note to yourself')
+    await note.click()
+    await note.pressSequentially('Ask the lock keeper')
+    await wait(AFTER_TYPING_MS)
+    await own.kill()
+
+    page = await own.open()
+    await served.gate.reopen()
+    await page.goto(served.url)
+    await expect(page.getByText('edits not saved yet')).toBeVisible()
+    await page.getByRole('link', { name: /Wetherlock Canal Trust/ }).click()
+    await saved(page)
+    await expect
+      .poll(async () => (await apiAt(served.url).read(id)).site.plan.entries.get('tanyard'))
+      .toMatchObject({ description: 'Three locks, one after the other.', note: 'Ask the lock keeper' })
+  },
+)
+
+ownBrowser(
+  'a title that waited for Enter is offered again after the browser was killed',
+  async ({ served, own }) => {
+    let page = await own.open()
+    const id = await openDemo(page, served)
+    await choose(page, 'tanyard')
+    const title = page.getByRole('complementary').getByLabel('Title', { exact: true })
+    await title.fill('Tanyard Locks')
+    await expect(page.getByText('Not saved yet')).toBeVisible()
+    await wait(AFTER_TYPING_MS)
+    const address = page.url()
+    await own.kill()
+
+    page = await own.open()
+    await page.goto(address)
+    const offered = page.getByRole('alert').filter({ hasText: 'before the window was closed' })
+    await expect(offered).toContainText('“Tanyard Staircase” renamed “Tanyard Locks”')
+    expect((await apiAt(served.url).read(id)).revision).toBe(0)
+    await offered.getByRole('button', { name: /^Apply/ }).click()
+    await expect(offered).toBeHidden()
+    await saved(page)
+    expect((await apiAt(served.url).read(id)).site.plan.entries.get('tanyard')).toMatchObject({
+      title: 'Tanyard Locks',
+    })
+  },
+)
+
+test('undoing what another window wrote over asks first, with both versions', async ({
+  page,
+  context,
+  served,
+  watched,
+}) => {
+  await openDemo(page, served)
+  const other = await context.newPage()
+  await other.goto(page.url())
+  const describe = async (where: Page, text: string) => {
+    await choose(where, 'tanyard')
+    await where.getByLabel('Description').fill(text)
+    await saved(where)
+  }
+  await describe(page, 'Mine')
+  await expect(other.getByRole('tree', { name: 'Plan' })).toBeVisible()
+  await describe(other, 'Theirs')
+  await expect(page.getByLabel('Description')).toHaveValue('Theirs')
+  const undo = page.getByRole('banner').getByRole('button', { name: 'Undo' })
+  await undo.click()
+  const question = page.getByRole('dialog')
+  await expect(question).toContainText('the description was changed in another window')
+  await expect(question.getByRole('region', { name: 'Now' })).toContainText('Theirs')
+  await question.getByRole('button', { name: 'Cancel' }).click()
+  await expect(page.getByLabel('Description')).toHaveValue('Theirs')
+  await undo.click()
+  await question.getByRole('button', { name: 'Undo anyway' }).click()
+  await expect(other.getByLabel('Description')).not.toHaveValue('Theirs')
+  await saved(page)
+  expect(watched.errors).toEqual([])
+})
+
+test('leaving a site while its last edit is on its way loses nothing, and nothing lands on the next', async ({
+  page,
+  served,
+}) => {
+  const id = await openDemo(page, served)
+  await choose(page, 'tanyard')
+  // The answer comes only after the other site has been opened.
+  let release: () => void = () => undefined
+  const held = new Promise<void>((resolve) => (release = resolve))
+  await page.route(/\/changes$/, async (route) => {
+    await held
+    await route.continue()
+  })
+  await page.getByLabel('Description').fill('On its way')
+  await page.getByLabel('Description').press('Tab')
+  await expect(page.getByText('Saving …')).toBeVisible()
+  await served.gate.shut()
+  await served.gate.reopen()
+  const other = await apiAt(served.url).create('The other site')
+  await page.evaluate((path) => history.pushState({}, '', path), `/sites/${other}/plan`)
+  await page.evaluate(() => dispatchEvent(new PopStateEvent('popstate', { state: {} })))
+  release()
+  await expect(page.getByRole('banner')).toContainText('The other site')
+  await expect
+    .poll(async () => (await apiAt(served.url).read(id)).site.plan.entries.get('tanyard'))
+    .toMatchObject({ description: 'On its way' })
+  expect((await apiAt(served.url).read(other)).revision).toBe(0)
+})
+
+test('where a key is needed, it is asked for once, and previews show as ever', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await served.stop()
+  const KEY = 'a-key-of-more-than-16-characters'
+  const { child, port } = await startServer(served.gate.url, 0, { VIATICA_ACCESS_KEY: KEY })
+  const url = `http://127.0.0.1:${port}`
+  await page.goto(url)
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  await page.getByLabel('Access key').fill('wrong')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('not the access key')
+  await page.getByLabel('Access key').fill(KEY)
+  await page.keyboard.press('Enter')
+  await openDemo(page, { ...served, url })
+  await choose(page, 'tanyard')
+  const frame = page.frameLocator('iframe').first()
+  await expect(frame.getByRole('heading', { level: 1 })).toBeVisible()
+  const picture = frame.locator('img').first()
+  expect(
+    await picture.evaluate((one: HTMLImageElement) => one.decode().then(() => one.naturalWidth)),
+  ).toBeGreaterThan(0)
+  // The one refusal is that of the wrong key.
+  expect(watched.errors.filter((error) => !/401/.test(error))).toEqual([])
+  await page.reload()
+  await expect(page.getByRole('tree', { name: 'Plan' })).toBeVisible()
+  const gone = new Promise((resolve) => child.once('exit', resolve))
+  child.kill('SIGTERM')
+  await gone
+})
