@@ -30,6 +30,7 @@ export default ts.config(
   },
   { files: ['web/**/*.ts'], languageOptions: { globals: globals.browser } },
   { files: ['**/*.mjs', '*.js'], languageOptions: { globals: globals.node } },
+  { files: ['**/*.test.mjs'], languageOptions: { globals: globals.jest } },
   {
     rules: {
       '@typescript-eslint/no-non-null-assertion': 'off',

@@ -1,7 +1,15 @@
 /** Tests stand beside what they test, and run as they are written: as ES modules (see scripts/test.mjs). */
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/core', '<rootDir>/demo', '<rootDir>/server', '<rootDir>/cli', '<rootDir>/web'],
+  roots: [
+    '<rootDir>/core',
+    '<rootDir>/demo',
+    '<rootDir>/server',
+    '<rootDir>/cli',
+    '<rootDir>/web',
+    '<rootDir>/scripts',
+  ],
+  testMatch: ['**/*.test.{ts,mjs}'],
   extensionsToTreatAsEsm: ['.ts'],
   modulePathIgnorePatterns: ['<rootDir>/web/dist'],
   transform: {

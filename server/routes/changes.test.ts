@@ -36,6 +36,31 @@ const group = (id: string): Change => ({
   branches: [{ kind: 'group', id, label: id, fileName: '', note: '', inMenu: true, entries: [] }],
 })
 
+test('a full disk is told, stores nothing and ends with room', async () => {
+  const id = await server.demo()
+  await server.api.post(id, 0, group('g1'))
+  const before = await rowsOf(id)
+  // PostgreSQL itself says that it has no room, in the middle of the transaction.
+  await server.database.raw(`
+    create function no_room() returns trigger language plpgsql as
+      $$ begin raise exception 'could not extend file' using errcode = 'disk_full'; end $$;
+    create trigger no_room before insert on changes for each row execute function no_room()`)
+  const edit = randomUUID()
+  const refused = await server.api.post(id, 1, group('g2'), edit)
+  expect(refused).toMatchObject({ status: 507, json: { title: 'Disk full' } })
+  expect((await ask(`${server.url}/api/health`)).status).toBe(507)
+  expect(await rowsOf(id)).toEqual(before)
+  // What is there can still be read.
+  expect((await server.api.read(id)).revision).toBe(1)
+
+  await server.database.raw('drop trigger no_room on changes; drop function no_room()')
+  expect(await server.api.post(id, 1, group('g2'), edit)).toMatchObject({
+    status: 200,
+    json: { revision: 2 },
+  })
+  expect((await ask(`${server.url}/api/health`)).status).toBe(200)
+})
+
 describe('changes', () => {
   test('are stored with their inverse and the new revision, and read back', async () => {
     const id = await server.demo()

@@ -7,6 +7,7 @@ import * as files from './migrations/004_files.ts'
 import * as seen from './migrations/005_seen.ts'
 import * as log from './migrations/006_log.ts'
 import * as contents from './migrations/007_contents.ts'
+import * as keys from './migrations/008_keys.ts'
 
 const { types } = pg
 /** A `date` stays the text `YYYY-MM-DD`: as a moment it would shift with the time zone. */
@@ -20,6 +21,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '005_seen': seen,
   '006_log': log,
   '007_contents': contents,
+  '008_keys': keys,
 }
 
 /** Connects to the database (PostgreSQL, by URL). Nothing is sent before the first query. */
@@ -29,6 +31,9 @@ export function openDatabase(url: string): Knex {
     connection: {
       connectionString: url,
       connectionTimeoutMillis: 3000,
+      // A plan that was made for small tables is not kept for large ones: the check of a foreign key would read all of
+      // the table for each row.
+      options: '-c plan_cache_mode=force_custom_plan',
       // A site that somebody else holds up does not hold up the others with it.
       lock_timeout: 4000,
       statement_timeout: 60_000,

@@ -11,6 +11,10 @@ export type FileCheck = (bytes: Uint8Array, name: string) => Promise<void>
 
 /** PostgreSQL takes 65,535 parameters in one statement; a row of entries has about twenty. */
 const ROWS_AT_ONCE = 1000
+/** Of rows of which few columns are sent. */
+const UPDATED_AT_ONCE = 5000
+/** After so many rows others get their turn: some ten milliseconds. */
+const ROWS_BETWEEN = 2000
 
 function standings(siteId: string, plan: Plan): Map<EntryId, Standing> {
   const all = new Map<EntryId, Standing>([[plan.home, { site_id: siteId, parent_id: null, place: 0 }]])
@@ -50,12 +54,14 @@ async function updateEntries(
 }
 
 /** What of the entries of a plan is to be written: rows that are new, and by the columns that differ, those that changed. */
-function changedRows(siteId: string, before: Plan | undefined, after: Plan) {
+async function changedRows(siteId: string, before: Plan | undefined, after: Plan) {
   const was = before && standings(siteId, before)
   const is = standings(siteId, after)
+  let sinceOthers = 0
   const added: EntryRow[] = []
   const changed = new Map<string, { columns: (keyof EntryRow)[]; rows: EntryRow[] }>()
   for (const { entry } of walk(after)) {
+    if (++sinceOthers % ROWS_BETWEEN === 0) await immediate()
     const standing = is.get(entry.id)!
     const old = before?.entries.get(entry.id)
     const stood = was?.get(entry.id)
@@ -89,15 +95,16 @@ async function saveEntries(
       .where('site_id', siteId)
       .andWhere('id', '=', trx.raw('any(?::text[])', [removed]))
       .delete()
-  const { added, changed } = changedRows(siteId, before, after)
-  await immediate()
+  const { added, changed } = await changedRows(siteId, before, after)
   for (let at = 0; at < added.length; at += ROWS_AT_ONCE) {
     await trx('entries')
       .insert(added.slice(at, at + ROWS_AT_ONCE))
       .onConflict(['site_id', 'id'])
       .merge()
   }
-  for (const { columns, rows } of changed) await updateEntries(trx, siteId, columns, rows)
+  for (const { columns, rows } of changed)
+    for (let at = 0; at < rows.length; at += UPDATED_AT_ONCE)
+      await updateEntries(trx, siteId, columns, rows.slice(at, at + UPDATED_AT_ONCE))
 }
 
 async function saveFiles(

@@ -14,6 +14,7 @@ const ASK_AGAIN_MS = 6 * 3_600_000
 class Access {
   #preview = ''
   #isIn: boolean | undefined
+  #isNeeded = false
   #again: ReturnType<typeof setInterval> | undefined
 
   /** What stands before the id of a site in the address of its preview. */
@@ -21,10 +22,16 @@ class Access {
     return this.#preview === '' ? '' : `~${this.#preview}/`
   }
 
+  /** Whether the server asks for a key at all. */
+  get isNeeded(): boolean {
+    return this.#isNeeded
+  }
+
   async #ask(): Promise<void> {
     const { isNeeded, isIn, preview } = await request<Answer>('GET', '/api/access')
     this.#isIn = isIn
     this.#preview = preview
+    this.#isNeeded = isNeeded
     if (isNeeded && !this.#again)
       this.#again = setInterval(() => void this.#ask().catch(() => undefined), ASK_AGAIN_MS)
   }
@@ -44,6 +51,11 @@ class Access {
   async signIn(key: string): Promise<void> {
     await request('POST', '/api/access', JSON.stringify({ key }), 'application/json')
     await this.#ask()
+  }
+
+  async signOut(): Promise<void> {
+    await request('DELETE', '/api/access')
+    this.end()
   }
 }
 

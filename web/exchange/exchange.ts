@@ -105,7 +105,7 @@ interface Waiting {
   readonly id: string
   readonly order: number
   readonly words: string
-  change: Change
+  readonly change: Change
   readonly continues?: string
   readonly restores?: number
   readonly step?: Step
@@ -550,14 +550,14 @@ export class Exchange {
     })
   }
 
-  #keepEdit({ id, order, words, change, continues, restores }: Waiting): void {
+  #keepEdit({ id, order, words, change, continues, restores }: Waiting, instead?: string): void {
     const { site, window, keeping } = this.#parts
     const kept: KeptEdit = {
       ...{ id, site, window, order, words, change },
       ...(continues === undefined ? {} : { continues }),
       ...(restores === undefined ? {} : { restores }),
     }
-    this.#keep(() => keeping.putEdit(kept))
+    this.#keep(() => keeping.putEdit(kept, instead))
   }
 
   /** Keeps what is typed into a field and is no edit yet. @param waits whether only its author makes it one */
@@ -615,15 +615,21 @@ export class Exchange {
   #goOn(step: Step, outcome: Tried, words: string): void {
     const last = this.#queue.at(-1)
     const next = { done: [...this.#state.done] }
+    const id = crypto.randomUUID()
     if (last?.id === step.edit && !last.isSent) {
       const { over } = last.change as { over?: string }
       const { over: _, ...change } = outcome.change as SingleChange & { over?: string }
-      last.change = { ...change, ...(over === undefined ? {} : { over }) } as SingleChange
-      step.goOn(words, outcome.change, Date.now(), last.id, outcome)
-      this.#keepEdit(last)
+      const longer: Waiting = {
+        ...last,
+        id,
+        words,
+        change: { ...change, ...(over === undefined ? {} : { over }) } as SingleChange,
+      }
+      this.#queue = [...this.#queue.slice(0, -1), longer]
+      step.takePlace(words, outcome.change, Date.now(), id, outcome)
+      this.#keepEdit(longer, last.id)
       return this.#shown(outcome, words, true, next)
     }
-    const id = crypto.randomUUID()
     const continues = step.edit
     step.goOn(words, outcome.change, Date.now(), id, outcome)
     this.#perform(outcome, { id, words, step, continues }, next, true)

@@ -37,7 +37,11 @@ export interface Keeping {
   readonly isLasting: boolean
   /** The edits and typed texts of a site that no window looks after any more; from now on this one does. */
   adopt(site: string, window: string): Promise<{ edits: KeptEdit[]; typed: TypedText[] }>
-  putEdit(edit: KeptEdit): Promise<void>
+  /**
+   * Keeps an edit. One id stands for one change for ever: an edit that changes is another one.
+   * @param instead the one whose place it takes
+   */
+  putEdit(edit: KeptEdit, instead?: string): Promise<void>
   removeEdits(ids: readonly string[]): Promise<void>
   putTyped(text: TypedText): Promise<void>
   removeTyped(id: string): Promise<void>

@@ -1,28 +1,11 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import type { KeptEdit, Keeping, TypedText } from './keeping.ts'
+import { type Living, livingInBrowser } from './living.ts'
 
 interface Kept extends DBSchema {
   edits: { key: string; value: KeptEdit; indexes: { site: string } }
   typed: { key: string; value: TypedText; indexes: { site: string } }
-}
-
-const lockOf = (window: string) => `viatica-window-${window}`
-
-/** Undefined where the browser has none: in an insecure context. */
-const locks = (): LockManager | undefined =>
-  (globalThis as { navigator?: { locks?: LockManager } }).navigator?.locks
-
-/** Says, as long as this window lives, that it looks after its edits. https://w3c.github.io/web-locks/ */
-export function sayThatWeLive(window: string): void {
-  // Held for ever: the browser gives it up when the window is gone, however that went.
-  void locks()?.request(lockOf(window), () => new Promise(() => undefined))
-}
-
-/** The windows of this browser that live; undefined where the browser does not say. */
-async function livingWindows(): Promise<Set<string> | undefined> {
-  const all = await locks()?.query()
-  return all && new Set((all.held ?? []).flatMap(({ name }) => name ?? []))
 }
 
 /** Changes are plain data, but the browser cannot copy what Vue has wrapped. */
@@ -31,9 +14,11 @@ const plain = (change: Change) => JSON.parse(JSON.stringify(change)) as Change
 /** Keeps edits in the browser (IndexedDB). Where that cannot be had, nothing outlives the window. */
 export class KeptInBrowser implements Keeping {
   readonly #database: Promise<IDBPDatabase<Kept> | undefined>
+  readonly #living: Living
   isLasting = true
 
-  constructor(name = 'viatica') {
+  constructor(name = 'viatica', living = livingInBrowser) {
+    this.#living = living
     this.#database = this.#open(name)
   }
 
@@ -69,8 +54,8 @@ export class KeptInBrowser implements Keeping {
   }
 
   async adopt(site: string, window: string): Promise<{ edits: KeptEdit[]; typed: TypedText[] }> {
-    const living = await livingWindows()
-    const isOrphan = (one: { window: string }) => one.window === window || !living?.has(lockOf(one.window))
+    const living = await this.#living()
+    const isOrphan = (one: { window: string }) => one.window === window || !living.has(one.window)
     return this.#with(
       async (database) => {
         const work = database.transaction(['edits', 'typed'], 'readwrite')
@@ -90,9 +75,12 @@ export class KeptInBrowser implements Keeping {
     )
   }
 
-  async putEdit(edit: KeptEdit): Promise<void> {
+  async putEdit(edit: KeptEdit, instead?: string): Promise<void> {
     await this.#with(async (database) => {
-      await database.put('edits', { ...edit, change: plain(edit.change) })
+      const work = database.transaction('edits', 'readwrite')
+      if (instead !== undefined) await work.store.delete(instead)
+      await work.store.put({ ...edit, change: plain(edit.change) })
+      await work.done
     }, undefined)
   }
 

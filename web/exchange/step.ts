@@ -51,7 +51,13 @@ export class Step {
     )
   }
 
-  /** Takes an edit in that is typed on; it may stand in the place of the last one, with its id. */
+  /** Takes an edit in that stands in the place of its last one, which was not sent. */
+  takePlace(words: string, change: Change, at: number, edit: string, applied: Applied): void {
+    if (this.#first === this.#last) this.#first = edit
+    this.goOn(words, change, at, edit, applied)
+  }
+
+  /** Takes an edit in that is typed on. */
   goOn(words: string, change: Change, at: number, edit: string, applied: Applied): void {
     Object.assign(this, { words, change, at })
     this.#last = edit

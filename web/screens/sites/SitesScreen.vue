@@ -3,6 +3,7 @@ import { IconTrash } from '@tabler/icons-vue'
 import { Alert, Button, Empty, Spin } from 'ant-design-vue'
 import { onMounted, shallowRef } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
+import { access } from '../../api/access.ts'
 import { useAttempt } from '../../api/attempt.ts'
 import { type SiteSummary, sitesApi } from '../../api/sites.ts'
 import IconButton from '../../parts/IconButton.vue'
@@ -24,6 +25,13 @@ const waiting = shallowRef<ReadonlyMap<string, number>>(new Map())
 const read = () => attempt(async () => void (sites.value = await sitesApi.list()))
 
 const open = ({ id }: { id: string }) => router.push({ name: 'plan', params: { id } })
+
+/** Edits that wait stay in this browser, and are saved after the next sign-in. */
+const signOut = () =>
+  attempt(async () => {
+    await access.signOut()
+    await router.push({ name: 'sign-in' })
+  })
 
 function removeNow(): void {
   const { id } = removing.value!
@@ -54,6 +62,7 @@ onMounted(() => {
         <h1>Viatica</h1>
         <p>Plan a site’s pages once; every menu, breadcrumb and footer follows.</p>
       </div>
+      <Button v-if="access.isNeeded" class="sign-out" ghost @click="signOut">Sign out</Button>
     </header>
 
     <main>
@@ -122,6 +131,10 @@ onMounted(() => {
   padding: 26px max(24px, calc(50vw - 470px));
   color: #fff;
   background: var(--pine);
+}
+
+.sign-out {
+  margin-left: auto;
 }
 
 .sign h1 {

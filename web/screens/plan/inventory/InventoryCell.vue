@@ -4,6 +4,7 @@ import { STATES } from '@viatica/core/plan/entry.ts'
 import { newPage } from '@viatica/core/plan/newEntry.ts'
 import { computed, nextTick, ref, watch } from 'vue'
 import StateMark from '../../../parts/StateMark.vue'
+import { useOpenSite } from '../../../stores/openSite.ts'
 import { isYesNo } from './inventoryTable.ts'
 
 /** A cell of the inventory, which is edited in place where its column can be set. */
@@ -16,6 +17,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ done: [isKept: boolean] }>()
 
+const openSite = useOpenSite()
+const visit = crypto.randomUUID()
 const typed = ref('')
 const fault = ref('')
 const input = ref<HTMLInputElement | HTMLSelectElement>()
@@ -35,17 +38,28 @@ watch(
   { immediate: true },
 )
 
+/** Keeps what is typed until it is taken, also if the window is closed before. */
+function remember(): void {
+  if (typed.value.trim() === String(props.value ?? '')) openSite.forgetTyped(visit)
+  else openSite.keepTyped(visit, () => props.save(typed.value), true)
+}
+
+function end(isByKey: boolean): void {
+  openSite.forgetTyped(visit)
+  emit('done', isByKey)
+}
+
 function keep(isByKey: boolean): void {
   if (!props.isEditing) return
   if (typed.value.trim() !== String(props.value ?? '')) fault.value = props.save(typed.value) ?? ''
   // A field that is left lets go of what cannot be kept; by key, it stays to be corrected.
-  if (fault.value === '' || !isByKey) emit('done', isByKey)
+  if (fault.value === '' || !isByKey) end(isByKey)
 }
 
 function press(event: KeyboardEvent): void {
   event.stopPropagation()
   if (event.key === 'Enter') keep(true)
-  else if (event.key === 'Escape') emit('done', true)
+  else if (event.key === 'Escape') end(true)
   else return
   event.preventDefault()
 }
@@ -71,6 +85,7 @@ function press(event: KeyboardEvent): void {
       class="input"
       :aria-label="column.name"
       :aria-invalid="fault !== ''"
+      @input="remember"
       @keydown="press"
       @blur="keep(false)"
     />
