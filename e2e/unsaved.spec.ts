@@ -91,32 +91,96 @@ ownBrowser(
   },
 )
 
+/** Where a name can be typed that moves an address, so that it waits to be taken. */
+const NAMED: readonly { where: string; name(page: Page): Promise<void>; offered: string; becomes: string }[] =
+  [
+    {
+      where: 'as the title of a page',
+      name: (page) =>
+        page.getByRole('complementary').getByLabel('Title', { exact: true }).fill('Tanyard Locks'),
+      offered: '“Tanyard Staircase” renamed “Tanyard Locks”',
+      becomes: 'Tanyard Locks',
+    },
+    {
+      where: 'over a row of the outline',
+      async name(page) {
+        await page.keyboard.press('F2')
+        await page.getByRole('treeitem', { name: 'Being named' }).getByRole('textbox').fill('Tanyard Flight')
+      },
+      offered: '“Tanyard Staircase” renamed “Tanyard Flight”',
+      becomes: 'Tanyard Flight',
+    },
+    {
+      where: 'in a cell of the inventory',
+      async name(page) {
+        await page.getByRole('link', { name: 'Inventory' }).click()
+        const cell = page.getByRole('gridcell', { name: 'Tanyard Staircase', exact: true })
+        await cell.dblclick()
+        await page.getByRole('textbox', { name: 'title', exact: true }).fill('Tanyard Rise')
+      },
+      offered: '“Tanyard Staircase” renamed “Tanyard Rise”',
+      becomes: 'Tanyard Rise',
+    },
+  ]
+
 ownBrowser(
-  'a title that waited for Enter is offered again after the browser was killed',
+  'a name that waited to be taken is offered again after the browser was killed, wherever it was typed',
   async ({ served, own }) => {
     let page = await own.open()
     const id = await openDemo(page, served)
-    await choose(page, 'tanyard')
-    const title = page.getByRole('complementary').getByLabel('Title', { exact: true })
-    await title.fill('Tanyard Locks')
-    await expect(page.getByText('Not saved yet')).toBeVisible()
-    await wait(AFTER_TYPING_MS)
-    const address = page.url()
-    await own.kill()
+    for (const { where, name, offered, becomes } of NAMED) {
+      const { revision } = await apiAt(served.url).read(id)
+      await choose(page, 'tanyard')
+      await name(page)
+      await expect(page.getByText('Not saved yet'), where).toBeVisible()
+      await wait(AFTER_TYPING_MS)
+      await own.kill()
 
-    page = await own.open()
-    await page.goto(address)
-    const offered = page.getByRole('alert').filter({ hasText: 'before the window was closed' })
-    await expect(offered).toContainText('“Tanyard Staircase” renamed “Tanyard Locks”')
-    expect((await apiAt(served.url).read(id)).revision).toBe(0)
-    await offered.getByRole('button', { name: /^Apply/ }).click()
-    await expect(offered).toBeHidden()
-    await saved(page)
-    expect((await apiAt(served.url).read(id)).site.plan.entries.get('tanyard')).toMatchObject({
-      title: 'Tanyard Locks',
-    })
+      page = await own.open()
+      await openDemo(page, served)
+      const offer = page.getByRole('alert').filter({ hasText: 'before the window was closed' })
+      await expect(offer, where).toContainText(offered)
+      expect((await apiAt(served.url).read(id)).revision).toBe(revision)
+      await offer.getByRole('button', { name: /^Apply/ }).click()
+      await expect(offer).toBeHidden()
+      await saved(page)
+      const { plan } = (await apiAt(served.url).read(id)).site
+      expect(plan.entries.get('tanyard')).toMatchObject({ title: becomes })
+      await choose(page, 'tanyard')
+      await page.keyboard.press('Control+z')
+      await saved(page)
+    }
   },
 )
+
+test('a window that was refused the stream of changes hears of them once the server is well again', async ({
+  page,
+  served,
+}) => {
+  let refusals = 0
+  await page.route(/\/events$/, (route) =>
+    ++refusals <= 2 ? route.fulfill({ status: 503, body: 'no database' }) : route.continue(),
+  )
+  const id = await openDemo(page, served)
+  await choose(page, 'tanyard')
+  await expect.poll(() => refusals, { timeout: 15_000 }).toBe(3)
+  const change = {
+    kind: 'setEntry',
+    entry: 'tanyard',
+    field: 'description',
+    value: 'From elsewhere',
+  } as const
+  expect((await apiAt(served.url).post(id, 0, change)).status).toBe(200)
+  await expect(page.getByLabel('Description')).toHaveValue('From elsewhere')
+
+  // The database goes away, and comes back: what was changed then is heard as well.
+  await served.gate.shut()
+  await served.gate.reopen()
+  await expect
+    .poll(async () => (await apiAt(served.url).post(id, 1, { ...change, value: 'After that' })).status)
+    .toBe(200)
+  await expect(page.getByLabel('Description')).toHaveValue('After that')
+})
 
 test('undoing what another window wrote over asks first, with both versions', async ({
   page,
@@ -207,6 +271,11 @@ test('where a key is needed, it is asked for once, and previews show as ever', a
   expect(watched.errors.filter((error) => !/401/.test(error))).toEqual([])
   await page.reload()
   await expect(page.getByRole('tree', { name: 'Plan' })).toBeVisible()
+  await page.getByRole('link', { name: /all sites/ }).click()
+  await page.getByRole('button', { name: 'Sign out' }).click()
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  await page.goto(url)
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
   const gone = new Promise((resolve) => child.once('exit', resolve))
   child.kill('SIGTERM')
   await gone
