@@ -19,7 +19,7 @@ const PATIENCE_MS = 5000
 const config = readConfig(process.env)
 const logger = pino({ level: config.logLevel })
 const database = openDatabase(config.databaseUrl)
-const workshop = new Workshop()
+const workshop = new Workshop(config.databaseUrl)
 const check = (bytes: Uint8Array, name: string) =>
   workshop.read({ kind: 'file', bytes, name }).then(() => undefined)
 const store = new SiteStore(database, check, config.mostBytes)

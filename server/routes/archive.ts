@@ -2,7 +2,7 @@ import { once } from 'node:events'
 import { MessageChannel } from 'node:worker_threads'
 import { type Response, Router } from 'express'
 import type { SiteStore } from '../store/siteStore.ts'
-import type { FromArchive, ToArchive } from '../threads/tasks.ts'
+import type { FromArchive } from '../threads/tasks.ts'
 import type { Workshop } from '../threads/workshop.ts'
 import { thisYear } from '../year.ts'
 import { asDownload } from './sites.ts'
@@ -10,8 +10,8 @@ import { asDownload } from './sites.ts'
 /** `GET /api/sites/:id/archive.zip`: the finished site. It is written in a thread, as fast as it is taken. */
 export function archiveRoutes(store: SiteStore, workshop: Workshop): Router {
   return Router().get('/sites/:id/archive.zip', async (request, response) => {
-    const { site } = await store.read(request.params.id)
-    asDownload(response, site, '.zip')
+    const site = request.params.id
+    asDownload(response, await store.nameOf(site), '.zip')
     response.type('application/zip')
     const { port1, port2 } = new MessageChannel()
     const stopped = new AbortController()
@@ -22,7 +22,6 @@ export function archiveRoutes(store: SiteStore, workshop: Workshop): Router {
     // The thread is done before the last that it said has come.
     let ended: () => void = () => undefined
     const end = new Promise<void>((resolve) => (ended = resolve))
-    const say = (what: ToArchive) => port1.postMessage(what)
     port1.on('message', (said: FromArchive) => {
       answer(said).catch((error: unknown) => {
         response.destroy(error as Error)
@@ -31,13 +30,12 @@ export function archiveRoutes(store: SiteStore, workshop: Workshop): Router {
     })
 
     async function answer(said: FromArchive): Promise<void> {
-      if ('needs' in said) say({ bytes: (await store.readContent(said.needs)) ?? new Uint8Array() })
-      else if ('end' in said) {
+      if ('end' in said) {
         response.end()
         ended()
       } else {
         await written(response, said.piece)
-        say({ more: true })
+        port1.postMessage('taken')
       }
     }
 

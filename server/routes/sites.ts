@@ -1,7 +1,7 @@
 import { MAX_INPUT } from '@viatica/core/formats/inputFault.ts'
 import { writeOpml } from '@viatica/core/formats/opml.ts'
 import { MAX_SITE_FILE, writeSiteFile } from '@viatica/core/formats/siteFile.ts'
-import { newSite, type Site, settingSchemas } from '@viatica/core/plan/site.ts'
+import { newSite, settingSchemas } from '@viatica/core/plan/site.ts'
 import { toSiteData } from '@viatica/core/plan/siteData.ts'
 import { soundFileName } from '@viatica/core/standard/fileName.ts'
 import express, { type Response, Router } from 'express'
@@ -18,8 +18,8 @@ const OPML = 'text/x-opml'
 const newSiteSchema = v.strictObject({ name: settingSchemas.name })
 
 /** Says that an answer is a file to keep, under a name made from the site's. */
-export function asDownload(response: Response, site: Site, ending: string): void {
-  response.attachment(soundFileName(site.settings.name, '-') + ending)
+export function asDownload(response: Response, name: string, ending: string): void {
+  response.attachment(soundFileName(name, '-') + ending)
 }
 
 /** Making, reading and removing sites, and taking them away as files. */
@@ -66,13 +66,13 @@ export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
     for (const { content } of site.files.values()) {
       contents.set(content, (await store.readContent(content))!.toString('base64'))
     }
-    asDownload(response, site, '.site.json')
+    asDownload(response, site.settings.name, '.site.json')
     response.type('application/json').send(writeSiteFile(site, contents))
   })
 
   routes.get('/sites/:id/plan.opml', async (request, response) => {
     const { site } = await store.read(request.params.id)
-    asDownload(response, site, '.opml')
+    asDownload(response, site.settings.name, '.opml')
     response.type(OPML).send(writeOpml(site))
   })
 

@@ -201,6 +201,15 @@ export class SiteStore {
     return this.#reading((trx) => this.#readIn(trx, id, false))
   }
 
+  /** The name of a site. @throws UnknownSite */
+  async nameOf(id: string): Promise<string> {
+    const row = await this.#database<{ id: string; settings: Settings }>('sites')
+      .where({ id })
+      .first('settings')
+    if (!row) throw new UnknownSite(`There is no site ${id}.`)
+    return row.settings.name
+  }
+
   async #readIn(trx: Knex.Transaction, id: string, forChange: boolean): Promise<Revised> {
     const query = trx<{
       id: string

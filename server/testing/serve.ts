@@ -85,7 +85,7 @@ export async function serve({
   const made = await makeDatabase()
   const database = openDatabase(made.url)
   await migrate(database)
-  const workshop = new Workshop()
+  const workshop = new Workshop(made.url)
   const check = (bytes: Uint8Array, name: string) =>
     workshop.read({ kind: 'file', bytes, name }).then(() => undefined)
   const store = new SiteStore(database, check, mostBytes)

@@ -2,7 +2,7 @@ import { once } from 'node:events'
 import { Readable } from 'node:stream'
 import type { MessagePort } from 'node:worker_threads'
 import { checkJson } from '@viatica/core/formats/jsonDepth.ts'
-import { outputFiles } from '@viatica/core/formats/archive.ts'
+import { type FileSource, outputFiles } from '@viatica/core/formats/archive.ts'
 import { readOpml } from '@viatica/core/formats/opml.ts'
 import { readSiteFile } from '@viatica/core/formats/siteFile.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
@@ -12,6 +12,8 @@ import { ZipFile } from 'yazl'
 import { checkFile } from '../fileCheck.ts'
 import { problemOf } from '../http/problem.ts'
 import { type Edit, editSchema } from '../http/editSchema.ts'
+import { openDatabase } from '../store/database.ts'
+import { SiteStore } from '../store/siteStore.ts'
 
 /** What is read in a thread. */
 export type ReadTask =
@@ -65,16 +67,15 @@ export async function read(task: ReadTask): Promise<object> {
   }
 }
 
-/** A site whose archive is written. */
+/** A site whose archive is written. The thread reads it by itself: a large one would take long to hand over. */
 export interface ArchiveTask {
-  readonly site: Site
+  readonly databaseUrl: string
+  readonly site: string
   readonly year: number
 }
 
-/** What goes to a thread that writes an archive. */
-export type ToArchive = { readonly more: true } | { readonly bytes: Uint8Array }
-/** What comes from it: a piece of the archive, or the key of bytes that it needs. */
-export type FromArchive = { readonly piece: Uint8Array } | { readonly needs: string } | { readonly end: true }
+/** What comes from a thread that writes an archive; a piece is answered when it has been taken. */
+export type FromArchive = { readonly piece: Uint8Array } | { readonly end: true }
 
 /** The same moment in every archive: what did not change gives the same bytes. */
 const MTIME = new Date(Date.UTC(2000, 0, 1))
@@ -83,46 +84,39 @@ const MTIME = new Date(Date.UTC(2000, 0, 1))
  * Writes the finished site as a zip archive to a port. Each file is made when its turn comes, and each piece is sent
  * when the one before has been taken, so that no more than a few are held at once.
  */
-export async function archive({ site, year, port }: ArchiveTask & { port: MessagePort }): Promise<void> {
-  const say = (what: FromArchive) => port.postMessage(what)
-  const answer = async () => ((await once(port, 'message')) as [ToArchive])[0]
-  // One file is read at a time, and never while a piece waits to be taken: of the two only one answer is awaited.
-  let turn = Promise.resolve()
-  const inTurn = <Result>(work: () => Promise<Result>): Promise<Result> => {
-    const mine = turn.then(work)
-    turn = mine.then(
-      () => undefined,
-      () => undefined,
-    )
-    return mine
+export async function archive(task: ArchiveTask & { port: MessagePort }): Promise<void> {
+  const database = openDatabase(task.databaseUrl)
+  try {
+    await writeArchive(new SiteStore(database, checkFile), task)
+  } finally {
+    await database.destroy()
   }
-  const bytesUnder = (key: string) =>
-    inTurn(async () => {
-      say({ needs: key })
-      const said = await answer()
-      return 'bytes' in said ? said.bytes : new Uint8Array()
-    })
+}
 
+async function writeArchive(
+  store: SiteStore,
+  { site: id, year, port }: ArchiveTask & { port: MessagePort },
+): Promise<void> {
+  const { site } = await store.read(id)
+  const say = (what: FromArchive) => port.postMessage(what)
+  const bytesOf = async (file: FileSource): Promise<Uint8Array> => {
+    if ('text' in file) return Buffer.from(file.text())
+    if ('font' in file) return fontBytes(file.font)
+    return (await store.readContent(file.content)) ?? new Uint8Array()
+  }
   const zip = new ZipFile()
   for (const file of outputFiles(site, year)) {
     zip.addReadStreamLazy(file.path, { mtime: MTIME, mode: 0o644 }, (give) => {
-      const bytes =
-        'text' in file
-          ? Promise.resolve(Buffer.from(file.text()))
-          : 'font' in file
-            ? Promise.resolve(fontBytes(file.font))
-            : bytesUnder(file.content)
-      bytes.then(
+      bytesOf(file).then(
         (all) => give(null, Readable.from([all])),
         (error: unknown) => give(error as Error, Readable.from([])),
       )
     })
   }
   zip.end()
-  for await (const piece of zip.outputStream)
-    await inTurn(async () => {
-      say({ piece: piece as Uint8Array })
-      await answer()
-    })
+  for await (const piece of zip.outputStream) {
+    say({ piece: piece as Uint8Array })
+    await once(port, 'message')
+  }
   say({ end: true })
 }

@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os'
 import type { MessagePort } from 'node:worker_threads'
 import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
@@ -51,8 +52,15 @@ function problemOfEnd(error: Error & { code?: unknown }): Error {
  * and writing do not wait for each other.
  */
 export class Workshop {
+  readonly #databaseUrl: string
   readonly #reading = poolOf(1, 2)
-  readonly #writing = poolOf(1, 2)
+  /** Archives take long: they leave a processor to the requests. */
+  readonly #writing = poolOf(1, Math.min(2, Math.max(1, availableParallelism() - 1)))
+
+  /** @param databaseUrl what threads read sites from that they write */
+  constructor(databaseUrl: string) {
+    this.#databaseUrl = databaseUrl
+  }
 
   /** Reads what came in. @throws Problem, InputFault or ValiError's words as a Problem */
   async read<Task extends ReadTask>(task: Task): Promise<Reading<Task>> {
@@ -72,8 +80,15 @@ export class Workshop {
   }
 
   /** Writes the archive of a site to the other end of a port, as the task says. */
-  async archive(task: ArchiveTask, port: MessagePort, signal: AbortSignal): Promise<void> {
-    await this.#writing.run({ ...task, port }, { name: 'archive', transferList: [port], signal })
+  async archive(
+    task: Omit<ArchiveTask, 'databaseUrl'>,
+    port: MessagePort,
+    signal: AbortSignal,
+  ): Promise<void> {
+    await this.#writing.run(
+      { ...task, databaseUrl: this.#databaseUrl, port },
+      { name: 'archive', transferList: [port], signal },
+    )
   }
 
   async close(): Promise<void> {

@@ -45,6 +45,6 @@ export interface Keeping {
   removeEdits(ids: readonly string[]): Promise<void>
   putTyped(text: TypedText): Promise<void>
   removeTyped(id: string): Promise<void>
-  /** How many edits of each site wait here, for the list of sites. */
+  /** How many edits and typed texts of each site wait here, for the list of sites. */
   waiting(): Promise<ReadonlyMap<string, number>>
 }

@@ -105,7 +105,8 @@ export class KeptInBrowser implements Keeping {
   async waiting(): Promise<ReadonlyMap<string, number>> {
     return this.#with(async (database) => {
       const counts = new Map<string, number>()
-      for (const { site } of await database.getAll('edits')) counts.set(site, (counts.get(site) ?? 0) + 1)
+      const all = [...(await database.getAll('edits')), ...(await database.getAll('typed'))]
+      for (const { site } of all) counts.set(site, (counts.get(site) ?? 0) + 1)
       return counts
     }, new Map<string, number>())
   }
