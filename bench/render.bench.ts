@@ -9,7 +9,8 @@ import { planOfBranch } from '@viatica/core/plan/branch.ts'
 import { type EntryId, labelOf, type PageEntry } from '@viatica/core/plan/entry.ts'
 import { childrenOf, entryOf, walk } from '@viatica/core/plan/plan.ts'
 import { type Site, siteWith } from '@viatica/core/plan/site.ts'
-import { compileBody, renderBody } from '@viatica/core/render/body.ts'
+import { compileBody } from '@viatica/core/render/body.ts'
+import { writeMarked } from '@viatica/core/render/slots.ts'
 import { linksFrom } from '@viatica/core/render/links.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
 import Handlebars from 'handlebars'
@@ -77,7 +78,7 @@ function contextsOf(site: Site): object[] {
       above: wayTo(plan, page.id).slice(0, -1).map(linked),
       label: page.id === plan.home ? '' : labelOf(page),
       heading: firstHeading(page),
-      body: renderBody(compileBody(page.body), links),
+      body: writeMarked(compileBody(page.body), links),
       year: YEAR,
     }
   })

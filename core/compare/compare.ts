@@ -1,6 +1,6 @@
 import { diffArrays } from 'diff'
 import type { HereRule } from '../plan/surround/rules.ts'
-import { escapeText } from '../render/escape.ts'
+import { escapeText } from '../standard/escape.ts'
 import { resolveReference } from '../standard/reference.ts'
 import { OWN_REGIONS, type OwnRegion, type Region, type SourceLine, sourceLines } from './regions.ts'
 

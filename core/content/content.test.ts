@@ -11,7 +11,8 @@ import { htmlFaults } from './htmlFaults.ts'
 import { keepSource } from './keepSource.ts'
 import { linksInto, whereItLeads } from './linksOfPage.ts'
 import { lossesOf } from './losses.ts'
-import { ownLinksIn, pointerFor, rewritten } from './ownLinks.ts'
+import { rewritten } from '../pointer/inHtml.ts'
+import { ownLinksIn, pointerFor } from './ownLinks.ts'
 
 const site = ((): Site => {
   const plan = readOpml(`<opml version="2.0"><head><title>Trust</title></head><body><outline text="Home">
@@ -179,7 +180,7 @@ describe('links that an author types', () => {
     ['VISIT.html', 'entry:visit'],
     ['https://example.org/other/visit.html', undefined],
     ['gone.html', undefined],
-    ['visit.html?all', undefined],
+    ['visit.html?all', 'entry:visit?all'],
     ['#part', undefined],
     ['mailto:a@example.org', undefined],
     ['entry:visit', undefined],

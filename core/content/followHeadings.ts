@@ -1,6 +1,8 @@
 import type { SingleChange } from '../plan/change/change.ts'
 import type { EntryId } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
+import { withHtmlReferences } from '../pointer/inHtml.ts'
+import { readPointer, writePointer } from '../pointer/pointer.ts'
 import { type Heading, headingsOf } from './headings.ts'
 
 /**
@@ -27,10 +29,12 @@ export function renamedHeadingIds(before: string, after: string): Map<string, st
 
 /** Main content whose links to headings of a page follow those whose ids were renamed. */
 export function followInText(html: string, page: EntryId, renamed: ReadonlyMap<string, string>): string {
-  if (renamed.size === 0 || !html.includes(`entry:${page}#`)) return html
-  return html.replace(new RegExp(`\\bentry:${page}#([^"'\\s>]+)`, 'g'), (whole, id: string) => {
-    const next = renamed.get(decoded(id))
-    return next === undefined ? whole : `entry:${page}#${next}`
+  if (renamed.size === 0 || !html.toLowerCase().includes(`entry:${page}`)) return html
+  return withHtmlReferences(html, (url) => {
+    const pointer = readPointer(url)
+    const fragment =
+      pointer?.to === 'entry' && pointer.id === page ? renamed.get(pointer.fragment) : undefined
+    return fragment === undefined ? undefined : writePointer({ ...pointer!, fragment })
   })
 }
 
@@ -61,12 +65,4 @@ export function followHeadings(
     }
   }
   return changes
-}
-
-function decoded(id: string): string {
-  try {
-    return decodeURIComponent(id)
-  } catch {
-    return id
-  }
 }

@@ -6,6 +6,7 @@ import {
   type ParserOptions,
   type Token,
 } from 'parse5'
+import { readPointer } from '../pointer/pointer.ts'
 import { elementsOf, type Fragment } from '../standard/fragment.ts'
 
 /** What a fault of a source is. */
@@ -72,6 +73,7 @@ function parseNoting(
   const main = defaultTreeAdapter.createElement('main', names.NS.HTML, [])
   const parser = NotingParser.getFragmentParser(main, {
     sourceCodeLocationInfo: true,
+    scriptingEnabled: false,
     onParseError,
   }) as NotingParser
   parser.tokenizer.write(source, true)
@@ -112,7 +114,7 @@ export function htmlFaults(source: string): HtmlFault[] {
     if (
       tagName === 'img' &&
       attribute('alt') === undefined &&
-      !(attribute('src') ?? '').startsWith('site-file:')
+      readPointer(attribute('src') ?? '')?.to !== 'site-file'
     )
       put('no alternative', 'a picture without alternative text')
   }

@@ -2,6 +2,7 @@ import { addressesOf } from '../address/addresses.ts'
 import { type EntryId, labelOf } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
+import { readPointer } from '../pointer/pointer.ts'
 import { compileBody } from '../render/body.ts'
 
 /** A link that leads to a page from the text of another, or from the plan. */
@@ -18,8 +19,8 @@ export function linksInto(site: Site, page: EntryId): LinkIn[] {
   const found: LinkIn[] = []
   for (const { entry } of walk(site.plan)) {
     const fragments =
-      entry.kind === 'page' && entry.body.html.includes(`entry:${page}`)
-        ? compileBody(entry.body).slots.flatMap((slot) =>
+      entry.kind === 'page'
+        ? compileBody(entry.body).pointers.flatMap((slot) =>
             slot.to === 'entry' && slot.id === page ? [slot.fragment] : [],
           )
         : entry.kind === 'link' && entry.target.to === 'entry' && entry.target.entry === page
@@ -38,8 +39,9 @@ export function whereItLeads(
   site: Site,
   pointer: string,
 ): { readonly words: string; readonly isThere: boolean } | undefined {
-  const [, to, id = '', fragment] = /^(entry|site-file):([a-z0-9-]+)(?:#(.*))?$/s.exec(pointer) ?? []
-  if (to === undefined) return undefined
+  const read = readPointer(pointer)
+  if (!read) return undefined
+  const { to, id, fragment } = read
   if (to === 'site-file') {
     const file = site.files.get(id)
     return file ? { words: file.path, isThere: true } : { words: 'a file that is gone', isThere: false }

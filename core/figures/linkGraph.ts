@@ -155,7 +155,7 @@ export function surroundLinks(site: Site): (page: PageEntry) => LinksOfPiece[] {
 /** The pages that the main content of a page links to. */
 export function textLinks(site: Site, page: PageEntry): EntryId[] {
   if (!isBegun(page)) return []
-  return compileBody(page.body).slots.flatMap((slot) =>
+  return compileBody(page.body).pointers.flatMap((slot) =>
     slot.attribute === 'href' && slot.to === 'entry' && isWritten(site, site.plan.entries.get(slot.id))
       ? [slot.id]
       : [],

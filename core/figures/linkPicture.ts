@@ -1,4 +1,4 @@
-import { withoutFragment } from '../standard/reference.ts'
+import { readPointer } from '../pointer/pointer.ts'
 import { ancestorsOf, walk } from '../plan/plan.ts'
 import { type EntryId, isBegun, labelOf, type PageEntry } from '../plan/entry.ts'
 import { isWritten, type Site } from '../plan/site.ts'
@@ -114,7 +114,8 @@ function linksInText(page: PageEntry, to: EntryId): LinkPlace[] {
   return [...elementsOf(parseMainContent(page.body.html, true))].flatMap(({ element }): LinkPlace[] => {
     const href = element.attrs.find(({ name }) => name === 'href')?.value ?? ''
     const tag = element.sourceCodeLocation?.startTag
-    if (!tag || withoutFragment(href) !== `entry:${to}`) return []
+    const pointer = readPointer(href)
+    if (!tag || pointer?.to !== 'entry' || pointer.id !== to) return []
     const { startOffset: start, endOffset: end, startLine: line } = tag
     return [{ in: 'text', start, end, line, words: textOf(element).replace(/\s+/g, ' ').trim() }]
   })

@@ -8,7 +8,7 @@ import { createRenderer } from '../render/renderer.ts'
 import { outputFiles } from '../formats/archive.ts'
 import { redirectsOf } from '../address/redirects.ts'
 import { YEAR } from '../testing/year.ts'
-import { cssReferences, withReferences } from './cssReferences.ts'
+import { styleReferences, withStyleReferences } from '../pointer/styleReferences.ts'
 import { pathForIncoming, pathOfReplacement } from './incoming.ts'
 import { filesNamedBy, followMoves } from './styleLinks.ts'
 import { fileUses, removalOf } from './uses.ts'
@@ -51,20 +51,20 @@ describe('references of style sheets', () => {
       if (node.type === 'String' && this.atrule?.name === 'import') found.push(node.value)
     })
     expect(found).toHaveLength(5)
-    expect(cssReferences(CSS).map(({ url }) => url)).toEqual(found)
+    expect(styleReferences(CSS).map(({ url }) => url)).toEqual(found)
   })
 
   test('are changed where they stand, and nothing else is', () => {
-    expect(withReferences(CSS, () => undefined)).toBe(CSS)
-    const changed = withReferences(CSS, (url) => (url === 'a b.png' ? `it's "new".png` : undefined))
-    expect(cssReferences(changed).map(({ url }) => url)).toEqual([
+    expect(withStyleReferences(CSS, () => undefined)).toBe(CSS)
+    const changed = withStyleReferences(CSS, (url) => (url === 'a b.png' ? `it's "new".png` : undefined))
+    expect(styleReferences(changed).map(({ url }) => url)).toEqual([
       'base.css',
       'more.css',
       `it's "new".png`,
       'c)d.png',
       '../fonts/x.woff2#iefix',
     ])
-    expect(changed.replace(/url\( ".*?png" \)/, "url( 'a b.png' )")).toBe(CSS)
+    expect(changed.replace(/url\( '.*?png' \)/, "url( 'a b.png' )")).toBe(CSS)
   })
 
   test('follow a file that is renamed, and the sheet when it moves itself', () => {

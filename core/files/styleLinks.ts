@@ -1,15 +1,15 @@
-import { folderOf, relativeHref } from '../address/relative.ts'
+import { encodePath, folderOf, relativeHref } from '../address/relative.ts'
 import type { EntryId } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
-import { resolveReference, withoutQuery } from '../standard/reference.ts'
-import { cssReferences, withReferences } from './cssReferences.ts'
+import { asBrowsersRead, resolveReference, withoutQuery } from '../standard/reference.ts'
+import { styleReferences, withStyleReferences } from '../pointer/styleReferences.ts'
 
 /** Any host will do: only where files stand to each other counts. */
 const TOP = 'https://site.invalid/'
 
 /** The path of the site that a reference in a style sheet leads to; undefined for what leads out of the site. */
 function pathOf(sheet: string, url: string): string | undefined {
-  const target = resolveReference(TOP + sheet.split('/').map(encodeURIComponent).join('/'), url)
+  const target = resolveReference(TOP + encodePath(sheet), asBrowsersRead(url))
   if (!target.startsWith(TOP)) return undefined
   try {
     return decodeURIComponent(withoutQuery(target.slice(TOP.length)))
@@ -20,7 +20,7 @@ function pathOf(sheet: string, url: string): string | undefined {
 
 /** The files of the site that a style sheet names. @param sheet where it stands */
 export function filesNamedBy(site: Pick<Site, 'files'>, sheet: string, css: string): Set<EntryId> {
-  const named = new Set(cssReferences(css).map(({ url }) => pathOf(sheet, url)))
+  const named = new Set(styleReferences(css).map(({ url }) => pathOf(sheet, url)))
   return new Set(
     [...site.files.values()].flatMap(({ id, path }) => (path !== sheet && named.has(path) ? [id] : [])),
   )
@@ -36,7 +36,7 @@ export function followMoves(
   sheet: { readonly from: string; readonly to: string },
   whereWill: (path: string) => string | undefined,
 ): string {
-  return withReferences(css, (url) => {
+  return withStyleReferences(css, (url) => {
     const was = pathOf(sheet.from, url)
     // An address of its own, or a place inside of the sheet itself, stays as it is.
     if (was === undefined || was === sheet.from || /^([a-z][a-z0-9+.-]*:|\/)/i.test(url)) return undefined

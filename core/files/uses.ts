@@ -49,7 +49,7 @@ export function fileUses(
     if (entry.kind !== 'page') continue
     const use = { label: labelOf(entry), entry: entry.id }
     if (entry.banner) put(entry.banner.file, { where: 'banner', ...use })
-    const shown = compileBody(entry.body).slots.flatMap(({ to, id }) => (to === 'site-file' ? [id] : []))
+    const shown = compileBody(entry.body).pointers.flatMap(({ to, id }) => (to === 'site-file' ? [id] : []))
     for (const file of new Set(shown)) put(file, { where: 'content', ...use })
   }
   for (const [sheet, files] of namedBySheets) {

@@ -1,5 +1,6 @@
 import type { EntryField, LinkTarget } from '../plan/entry.ts'
-import { type CellValue, FILE_PREFIX } from './columns.ts'
+import { readPointer } from '../pointer/pointer.ts'
+import type { CellValue } from './columns.ts'
 
 /** What a spreadsheet takes for the start of a formula (OWASP, "CSV Injection"). */
 const FORMULA = /^'*[=+\-@\t\r]/
@@ -27,7 +28,8 @@ function readYesNo(cell: string): boolean | undefined {
 
 /** Where a link leads, as `targetText` writes it. What is no address is the id of an entry. */
 function readTarget(cell: string): LinkTarget {
-  if (cell.startsWith(FILE_PREFIX)) return { to: 'file', file: cell.slice(FILE_PREFIX.length) }
+  const pointer = readPointer(cell)
+  if (pointer?.to === 'site-file') return { to: 'file', file: pointer.id }
   if (/^[a-z][a-z0-9+.-]*:/i.test(cell)) return { to: 'address', url: cell }
   const [entry = '', fragment = ''] = cell.split('#', 2)
   return { to: 'entry', entry, fragment }

@@ -1,3 +1,4 @@
+import { filePointer } from '../pointer/pointer.ts'
 import type { Figures } from '../figures/figures.ts'
 import type { Addresses } from '../address/addresses.ts'
 import { type Entry, type EntryField, FIELDS_OF_KIND, type LinkTarget } from '../plan/entry.ts'
@@ -34,13 +35,10 @@ function fieldColumn(name: string, field: EntryField): Column {
   }
 }
 
-/** What stands before the id of a file, in a cell as in main content. */
-export const FILE_PREFIX = 'site-file:'
-
 /** Where a link leads, in one cell: an address, the id of a file, or the id of an entry with its fragment. */
 export function targetText(target: LinkTarget): string {
   if (target.to === 'address') return target.url
-  if (target.to === 'file') return FILE_PREFIX + target.file
+  if (target.to === 'file') return filePointer(target.file)
   return target.fragment === '' ? target.entry : `${target.entry}#${target.fragment}`
 }
 

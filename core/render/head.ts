@@ -4,7 +4,7 @@ import { documentTitle } from '../navigate/title.ts'
 import { isBegun, type PageEntry } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
 import { breadcrumbData } from './breadcrumbData.ts'
-import { escapeAttribute, escapeText } from './escape.ts'
+import { escapeAttribute, escapeText } from '../standard/escape.ts'
 import { headFileLines } from './headFiles.ts'
 import type { Links } from './links.ts'
 

@@ -1,6 +1,6 @@
 import type { Site } from '../plan/site.ts'
 import type { HeadFile } from '../plan/surround/rules.ts'
-import { escapeAttribute } from './escape.ts'
+import { escapeAttribute } from '../standard/escape.ts'
 import { generatedPaths } from './generated.ts'
 import type { Links } from './links.ts'
 

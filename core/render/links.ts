@@ -3,12 +3,15 @@ import { hrefsFrom } from '../address/href.ts'
 import { fragmentHref } from '../address/relative.ts'
 import type { Entry, EntryId, LinkTarget } from '../plan/entry.ts'
 import { isWritten, type Site } from '../plan/site.ts'
-import { escapeAttribute } from './escape.ts'
+import type { Pointer } from '../pointer/pointer.ts'
+import { escapeAttribute } from '../standard/escape.ts'
 
 /** The links to write on pages that stand in one folder; each ready to stand in an attribute. */
 export interface Links {
   /** Undefined for what is not a page that is written. */
   toPage(id: EntryId, fragment?: string): string | undefined
+  /** Undefined for what leads to nothing that is written. */
+  toPointer(pointer: Pointer): string | undefined
   /** Where an entry leads: a page to itself, a link to its target; undefined for groups and dead links. */
   toEntry(entry: Entry): string | undefined
   /** Undefined for a page that is not written, and for a file that the site does not have. */
@@ -50,8 +53,15 @@ export function linksFrom(site: Site, folder: string): Links {
     return target.to === 'entry' ? toPage(target.entry, target.fragment) : toFile(target.file)
   }
 
+  const toPointer = ({ to, id, query, fragment }: Pointer) => {
+    const href = to === 'entry' ? toPage(id) : toFile(id)
+    const asked = query === '' ? '' : `?${escapeAttribute(query)}`
+    return href === undefined ? undefined : href + asked + escapeAttribute(fragmentHref(fragment))
+  }
+
   return {
     toPage,
+    toPointer,
     toPath,
     toTarget,
     toEntry(entry) {

@@ -1,9 +1,10 @@
 import { firstHeading } from '../navigate/title.ts'
 import { type Body, isBegun, type PageEntry } from '../plan/entry.ts'
 import type { Words } from '../plan/surround/words.ts'
-import { type CompiledBody, compileBody, hrefOfSlot, renderBody, type Slot } from './body.ts'
-import { escapeText } from './escape.ts'
+import { type CompiledBody, compileBody } from './body.ts'
+import { escapeText } from '../standard/escape.ts'
 import type { Links } from './links.ts'
+import { type Slot, writeMarked } from './slots.ts'
 
 /** The first heading of a page as Viatica writes it; nothing where the body brings one. */
 export function renderHeading(page: PageEntry, words: Words, indent: string): string {
@@ -28,7 +29,7 @@ function bodyOf(page: PageEntry, words: Words): CompiledBody {
 
 /** The main content without its first heading. */
 export function renderContent(page: PageEntry, words: Words, links: Links): string {
-  const content = renderBody(bodyOf(page, words), links)
+  const content = writeMarked(bodyOf(page, words), links)
   return content === '' ? '' : `      ${content}\n`
 }
 
@@ -36,12 +37,12 @@ export function renderContent(page: PageEntry, words: Words, links: Links): stri
 export interface ContentHrefs {
   /** One object as long as nothing else changes. */
   readonly texts: readonly string[]
-  readonly slots: readonly Slot[]
+  readonly pointers: readonly Slot[]
   hrefs(links: Links): readonly (string | undefined)[]
 }
 
 /** The links and pictures of a page's main content, to be compared with those of another writing of it. */
 export function hrefsInContent(page: PageEntry, words: Words): ContentHrefs {
-  const { texts, slots } = bodyOf(page, words)
-  return { texts, slots, hrefs: (links) => slots.map((slot) => hrefOfSlot(slot, links)) }
+  const { texts, pointers } = bodyOf(page, words)
+  return { texts, pointers, hrefs: (links) => pointers.map((one) => links.toPointer(one)) }
 }

@@ -5,7 +5,7 @@ import { labelOf } from '../plan/entry.ts'
 import { entryOf } from '../plan/plan.ts'
 import type { OwnRedirect, Site } from '../plan/site.ts'
 import { directionOf, wordsOf } from '../plan/surround/words.ts'
-import { escapeAttribute, escapeText } from './escape.ts'
+import { escapeAttribute, escapeText } from '../standard/escape.ts'
 
 /**
  * A page that leads on by itself: what a plain host can do for an address that has moved. A delay of 0 is taken

@@ -34,8 +34,8 @@ export function linksBroken(before: Site, after: Site): BrokenLink[] {
     if (entry.kind === 'link' && entry.target.to === 'entry')
       put(entry.id, label, 'link', [entry.target.entry])
     if (isBegun(entry)) {
-      const slots = compileBody(entry.body).slots.filter(({ to }) => to === 'entry')
-      put(entry.id, label, 'text', new Set(slots.map(({ id }) => id)))
+      const pointers = compileBody(entry.body).pointers.filter(({ to }) => to === 'entry')
+      put(entry.id, label, 'text', new Set(pointers.map(({ id }) => id)))
     }
   }
   return broken

@@ -141,7 +141,7 @@ function movedLinks(a: Written, b: Written, before: PageEntry, after: PageEntry)
   )
   // A picture that comes or goes is more than a link that leads elsewhere.
   const turns = (at: number) => (from![at] === undefined) !== (to![at] === undefined)
-  if (was.slots.some(({ picture }, at) => picture && turns(at))) return undefined
+  if (was.pointers.some(({ attribute }, at) => attribute === 'src' && turns(at))) return undefined
   return from!.filter((href, at) => href !== to![at]).length
 }
 

@@ -1,8 +1,10 @@
 import { type Branch, branchOf, entriesOfBranch } from '../plan/branch.ts'
 import type { Batch, Change, SingleChange } from '../plan/change/change.ts'
-import { type EntryId, labelOf, type PageState } from '../plan/entry.ts'
+import { type EntryId, labelOf, type LinkTarget, type PageState } from '../plan/entry.ts'
 import { ancestorsOf, childrenOf, entryOf, type Plan, placeOf, walk } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
+import { withHtmlReferences } from '../pointer/inHtml.ts'
+import { type Pointer, readPointer, writePointer } from '../pointer/pointer.ts'
 
 /** Several entries as one batch, with words for the whole. */
 function batch(words: string, changes: readonly SingleChange[]): Batch {
@@ -156,6 +158,17 @@ export function sortUnder(
   return batch(`What is under “${labelOf(entryOf(plan, parent))}” sorted by ${key}`, changes)
 }
 
+/** Where links lead whose target is not copied: nowhere. */
+const LEFT_BEHIND: Pointer = { to: 'entry', id: 'left-behind', query: '', fragment: '' }
+
+/** Main content whose pointers lead elsewhere. */
+const withPointers = (html: string, becomes: (pointer: Pointer) => Pointer): string =>
+  withHtmlReferences(html, (url) => {
+    const pointer = readPointer(url)
+    const next = pointer && becomes(pointer)
+    return next === pointer ? undefined : writePointer(next!)
+  })
+
 /** How a copy is made. */
 export interface CopyRule {
   /** The copy's title or label: it must not keep the same one unseen. */
@@ -166,16 +179,25 @@ export interface CopyRule {
   readonly newId: () => EntryId
 }
 
+/** The target of a link that is copied: what was copied with it is meant. */
+function targetIn(target: LinkTarget, ids: ReadonlyMap<EntryId, EntryId>): LinkTarget {
+  const copied = target.to === 'entry' ? ids.get(target.entry) : undefined
+  return target.to === 'entry' && copied !== undefined ? { ...target, entry: copied } : target
+}
+
 function copyOf(branch: Branch, rule: CopyRule, isTop: boolean, ids: ReadonlyMap<EntryId, EntryId>): Branch {
   const id = ids.get(branch.id)!
   const entries =
     rule.withUnder || !isTop ? branch.entries.map((under) => copyOf(under, rule, false, ids)) : []
-  if (branch.kind !== 'page') return { ...branch, id, label: isTop ? rule.title : branch.label, entries }
+  const label = isTop ? rule.title : branch.label
+  if (branch.kind === 'group') return { ...branch, id, label, entries }
+  if (branch.kind === 'link') return { ...branch, id, label, target: targetIn(branch.target, ids), entries }
   const named = isTop ? { title: rule.title, label: '', fileName: '', heading: '', description: '' } : {}
   // Links between pages that are copied together lead to the copies.
-  const html = branch.body.html.replace(/\bentry:([a-z0-9-]+)/g, (whole, to: string) =>
-    ids.has(to) ? `entry:${ids.get(to)}` : whole,
-  )
+  const html = withPointers(branch.body.html, (pointer) => {
+    const copied = pointer.to === 'entry' ? ids.get(pointer.id) : undefined
+    return copied === undefined ? pointer : { ...pointer, id: copied }
+  })
   const body = rule.withBody ? { ...branch.body, html } : { html: '', changed: '' }
   // A copy was never given out, and nobody has looked at it yet.
   return {
@@ -208,8 +230,8 @@ export function forAnotherSite(branch: Branch, home: EntryId): Branch {
     }
     if (at.kind === 'group') return { ...at, entries }
     // Ids mean nothing elsewhere, and might by chance name something there: such links are left without a target.
-    const html = at.body.html.replace(/\b(entry|site-file):([a-z0-9-]+)/g, (whole, to: string, id: string) =>
-      to === 'entry' && own.has(id) ? whole : 'entry:left-behind',
+    const html = withPointers(at.body.html, (pointer) =>
+      pointer.to === 'entry' && own.has(pointer.id) ? pointer : LEFT_BEHIND,
     )
     return { ...at, banner: null, body: { ...at.body, html }, entries }
   }

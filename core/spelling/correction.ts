@@ -1,7 +1,7 @@
 import type { Batch, SetEntry } from '../plan/change/change.ts'
 import type { EntryId } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
-import { escapeText } from '../render/escape.ts'
+import { escapeText } from '../standard/escape.ts'
 import { wordsInContent, wordsInFields } from './spelling.ts'
 import type { PlacedWord } from './words.ts'
 

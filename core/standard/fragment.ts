@@ -1,4 +1,11 @@
-import { defaultTreeAdapter, type DefaultTreeAdapterTypes, html, parseFragment } from 'parse5'
+import {
+  defaultTreeAdapter,
+  type DefaultTreeAdapterTypes,
+  html,
+  parseFragment,
+  serialize,
+  serializeOuter,
+} from 'parse5'
 
 export type Fragment = DefaultTreeAdapterTypes.DocumentFragment
 export type Element = DefaultTreeAdapterTypes.Element
@@ -9,14 +16,22 @@ const MAX_NESTED = 256
 
 /**
  * Parses main content as a browser parses what stands inside `main`: `html`, `head` and `body` tags of its own
- * are passed over, and what is left open is closed at the end.
+ * are passed over, and what is left open is closed at the end. What stands in `noscript` is read as without scripts.
  * https://html.spec.whatwg.org/multipage/parsing.html#parsing-html-fragments
  * @param withPlaces whether each node says where it stands in the source, which takes longer
  */
 export function parseMainContent(source: string, withPlaces = false): Fragment {
   const main = defaultTreeAdapter.createElement('main', html.NS.HTML, [])
-  return parseFragment(main, source, { sourceCodeLocationInfo: withPlaces })
+  return parseFragment(main, source, { sourceCodeLocationInfo: withPlaces, scriptingEnabled: false })
 }
+
+/** Main content as HTML, everything closed. https://html.spec.whatwg.org/multipage/parsing.html#serialising-html-fragments */
+export const serializeContent = (fragment: Fragment): string =>
+  serialize(fragment, { scriptingEnabled: false })
+
+/** An element of main content with all in it. */
+export const serializeElement = (element: Element): string =>
+  serializeOuter(element, { scriptingEnabled: false })
 
 /** Whether a node is an element. */
 export function isElement(node: Node): node is Element {
@@ -98,7 +113,11 @@ export function fragmentFault(source: string): string | undefined {
   if (source.split('<', MAX_NESTED + 2).length <= MAX_NESTED) return undefined
   const main = defaultTreeAdapter.createElement('main', html.NS.HTML, [])
   try {
-    parseFragment(main, source, { sourceCodeLocationInfo: true, treeAdapter: watchingAdapter(source) })
+    parseFragment(main, source, {
+      sourceCodeLocationInfo: true,
+      scriptingEnabled: false,
+      treeAdapter: watchingAdapter(source),
+    })
   } catch (error) {
     if (error instanceof Unacceptable) return error.message
     throw error

@@ -28,6 +28,25 @@ export function splitReference(reference: string): Reference {
   return { scheme, authority: rest.slice(2, end), path: rest.slice(end), query, fragment }
 }
 
+/** The fragment of a reference; undefined where it has none. */
+export const fragmentOf = (reference: string): string | undefined => parted(reference, '#')[1]
+
+/**
+ * A reference as browsers read it beside a web address: without the blanks around it and the line ends in it, and with
+ * backslashes for slashes. https://url.spec.whatwg.org/#concept-basic-url-parser
+ */
+export function asBrowsersRead(reference: string): string {
+  // eslint-disable-next-line no-control-regex -- the standard strips C0 controls and spaces
+  const text = reference.replace(/^[\u0000-\u0020]+/, '').replace(/[\t\n\r]/g, '')
+  let end = text.length
+  while (end > 0 && text.charCodeAt(end - 1) <= 0x20) end--
+  const whole = text.slice(0, end)
+  const path = withoutQuery(whole)
+  // Other schemes keep their backslashes.
+  if (/^[a-z][a-z0-9+.-]*:/i.test(path) && !/^https?:/i.test(path)) return whole
+  return path.replaceAll('\\', '/') + whole.slice(path.length)
+}
+
 /** A reference without its fragment. */
 export const withoutFragment = (reference: string): string => parted(reference, '#')[0]
 

@@ -3,14 +3,16 @@ import { addressesOf } from '../address/addresses.ts'
 import { encodePath } from '../address/relative.ts'
 import { compareSources, readSource, type ReadSource } from '../compare/compare.ts'
 import { outputFiles } from '../formats/archive.ts'
+import { referencesIn } from '../pointer/attributes.ts'
+import { decoded } from '../pointer/pointer.ts'
+import { styleReferences } from '../pointer/styleReferences.ts'
 import type { EntryId } from '../plan/entry.ts'
 import { walk as walkPlan } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { sectionMenuNames } from '../plan/surround/surround.ts'
 import { createRenderer } from '../render/renderer.ts'
-import { type Element, elementsOf } from '../standard/fragment.ts'
-import { inSourceSet } from '../standard/sourceSet.ts'
-import { resolveReference, withoutFragment, withoutQuery } from '../standard/reference.ts'
+import { type Element, elementsOf, textOf } from '../standard/fragment.ts'
+import { asBrowsersRead, resolveReference, withoutFragment, withoutQuery } from '../standard/reference.ts'
 
 /** Something on a page of the finished site that is not as it must be. */
 export interface WalkFault {
@@ -33,19 +35,17 @@ export interface WalkReport {
   readonly leaving: ReadonlyMap<string, number>
 }
 
-/** Attributes that name something to fetch or to go to. https://html.spec.whatwg.org/multipage/indices.html#attributes-3 */
-const LINKING = ['href', 'src', 'poster', 'data', 'action', 'cite']
-
 type Document = DefaultTreeAdapterTypes.Document
 
 const attribute = (element: Element, name: string) => element.attrs.find((one) => one.name === name)?.value
 
 function linksOf(element: Element): string[] {
-  const named = LINKING.flatMap((name) => attribute(element, name) ?? [])
+  const named = element.attrs.flatMap((one) => referencesIn(one).map(({ url }) => url))
   const refresh = /^\s*\d+\s*;\s*url=(.*)$/i.exec(attribute(element, 'content') ?? '')?.[1]
+  const styles = element.tagName === 'style' ? styleReferences(textOf(element)) : []
   return [
     ...named,
-    ...inSourceSet(attribute(element, 'srcset') ?? ''),
+    ...styles.map(({ url }) => url),
     ...(element.tagName === 'meta' && refresh !== undefined ? [refresh] : []),
   ]
 }
@@ -58,14 +58,6 @@ function partsOf(page: Document): Set<string> {
     if (id !== undefined) parts.add(id)
   }
   return parts
-}
-
-const decoded = (text: string) => {
-  try {
-    return decodeURIComponent(text)
-  } catch {
-    return text
-  }
 }
 
 /**
@@ -101,7 +93,7 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport> {
 
   const follow = (id: EntryId, url: string, link: string, line: number) => {
     links++
-    const target = resolveReference(url, link.trim())
+    const target = resolveReference(url, asBrowsersRead(link))
     const whole = withoutFragment(target)
     const fragment = target.slice(whole.length + 1)
     const plain = withoutQuery(whole)

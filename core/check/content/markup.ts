@@ -1,7 +1,6 @@
-import { serialize } from 'parse5'
 import { htmlFaults, type HtmlFaultKind } from '../../content/htmlFaults.ts'
 import type { Body, PageEntry } from '../../plan/entry.ts'
-import { parseMainContent } from '../../standard/fragment.ts'
+import { parseMainContent, serializeContent } from '../../standard/fragment.ts'
 import { inContent } from '../bodyElements.ts'
 import type { PageRule } from '../rule.ts'
 
@@ -15,7 +14,7 @@ function faultsOf(page: PageEntry) {
 
 /** The change that writes main content as browsers read it, everything closed. */
 function asRead(page: PageEntry) {
-  const html = serialize(parseMainContent(page.body.html))
+  const html = serializeContent(parseMainContent(page.body.html))
   return { kind: 'setEntry' as const, entry: page.id, field: 'body' as const, value: { ...page.body, html } }
 }
 

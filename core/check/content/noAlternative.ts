@@ -1,10 +1,13 @@
+import { readPointer } from '../../pointer/pointer.ts'
 import { attributeOf, elementsIn, inContent, type PlacedElement } from '../bodyElements.ts'
 import type { Checked, PageRule } from '../rule.ts'
 import { pictures } from './pictures.ts'
 
 /** The file of the site that a picture shows. */
-const fileOf = ({ site }: Checked, placed: PlacedElement) =>
-  site.files.get(/^site-file:(.*)$/.exec(attributeOf(placed, 'src') ?? '')?.[1] ?? '')
+function fileOf({ site }: Checked, placed: PlacedElement) {
+  const pointer = readPointer(attributeOf(placed, 'src') ?? '')
+  return pointer?.to === 'site-file' ? site.files.get(pointer.id) : undefined
+}
 
 /** A picture that says nothing to those who do not see it. */
 export const noAlternative: PageRule = {

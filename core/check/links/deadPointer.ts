@@ -1,9 +1,9 @@
 import { whereItLeads } from '../../content/linksOfPage.ts'
+import { nameOf, referencesIn } from '../../pointer/attributes.ts'
+import { readPointer } from '../../pointer/pointer.ts'
 import { compileBody } from '../../render/body.ts'
-import { attributeOf, elementsIn, inContent } from '../bodyElements.ts'
+import { elementsIn, inContent } from '../bodyElements.ts'
 import type { PageRule } from '../rule.ts'
-
-const POINTER = /^(entry|site-file):([a-z0-9-]+)/
 
 /** A link or picture in a text whose page or file is gone. */
 export const deadPointer: PageRule = {
@@ -14,25 +14,26 @@ export const deadPointer: PageRule = {
   source: 'WCAG 2.2, 2.4.4: https://www.w3.org/TR/WCAG22/#link-purpose-in-context',
   from: ({ site }, page) => [
     page.body,
-    ...compileBody(page.body).slots.map(({ to, id }) =>
+    ...compileBody(page.body).pointers.map(({ to, id }) =>
       to === 'entry' ? site.plan.entries.get(id)?.kind : site.files.has(id),
     ),
   ],
   find: ({ site }, page) =>
     elementsIn(page.body).flatMap((placed) =>
-      ['href', 'src'].flatMap((name) => {
-        const value = attributeOf(placed, name) ?? ''
-        const [, to, id] = POINTER.exec(value) ?? []
-        const isGone =
-          to === 'entry'
-            ? site.plan.entries.get(id!)?.kind !== 'page'
-            : to !== undefined && !site.files.has(id!)
-        if (!isGone) return []
-        const words =
-          to === 'entry'
-            ? 'A link leads to a page that is gone.'
-            : `A ${name === 'src' ? 'picture' : 'link'} leads to ${whereItLeads(site, value)!.words}.`
-        return [{ place: inContent(page, placed), words, gist: value }]
-      }),
+      placed.element.attrs.flatMap((attribute) =>
+        referencesIn(attribute).flatMap(({ url }) => {
+          const pointer = readPointer(url)
+          const isGone =
+            pointer?.to === 'entry'
+              ? site.plan.entries.get(pointer.id)?.kind !== 'page'
+              : pointer !== undefined && !site.files.has(pointer.id)
+          if (!isGone) return []
+          const words =
+            pointer!.to === 'entry'
+              ? 'A link leads to a page that is gone.'
+              : `A ${nameOf(attribute) === 'href' ? 'link' : 'picture'} leads to ${whereItLeads(site, url)!.words}.`
+          return [{ place: inContent(page, placed), words, gist: url }]
+        }),
+      ),
     ),
 }

@@ -1,5 +1,6 @@
 import { isWritten } from '../../plan/site.ts'
 import { labelOf } from '../../plan/entry.ts'
+import { readPointer } from '../../pointer/pointer.ts'
 import { compileBody } from '../../render/body.ts'
 import { attributeOf, elementsIn, inContent } from '../bodyElements.ts'
 import { COMMON_PRACTICE, type PageRule } from '../rule.ts'
@@ -14,14 +15,14 @@ export const linkToPlanned: PageRule = {
   from: ({ site }, page) => [
     page.body,
     site.settings.plannedPages,
-    ...compileBody(page.body).slots.map(({ id }) => site.plan.entries.get(id)),
+    ...compileBody(page.body).pointers.map(({ id }) => site.plan.entries.get(id)),
   ],
   find: ({ site }, page) =>
     elementsIn(page.body).flatMap((placed) => {
-      const id = /^entry:([a-z0-9-]+)/.exec(attributeOf(placed, 'href') ?? '')?.[1]
-      const target = id === undefined ? undefined : site.plan.entries.get(id)
-      if (target?.kind !== 'page' || isWritten(site, target)) return []
+      const pointer = readPointer(attributeOf(placed, 'href') ?? '')
+      const target = pointer?.to === 'entry' ? site.plan.entries.get(pointer.id) : undefined
+      if (!pointer || target?.kind !== 'page' || isWritten(site, target)) return []
       const words = `A link leads to “${labelOf(target)}”, which is planned: it comes out as plain text.`
-      return [{ place: inContent(page, placed), words, gist: id! }]
+      return [{ place: inContent(page, placed), words, gist: pointer.id }]
     }),
 }

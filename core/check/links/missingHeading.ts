@@ -1,18 +1,11 @@
 import { labelOf } from '../../plan/entry.ts'
+import { decoded, readPointer } from '../../pointer/pointer.ts'
 import { compileBody } from '../../render/body.ts'
 import { attributeOf, elementsIn, inContent } from '../bodyElements.ts'
 import type { PageRule } from '../rule.ts'
 
 /** Ids that every page has from its surround. */
 const OF_SURROUND = new Set(['main', 'top'])
-
-function decoded(fragment: string): string {
-  try {
-    return decodeURIComponent(fragment)
-  } catch {
-    return fragment
-  }
-}
 
 /** A link to a part of a page that has no such part. */
 export const missingHeading: PageRule = {
@@ -23,16 +16,16 @@ export const missingHeading: PageRule = {
   source: 'HTML: https://html.spec.whatwg.org/multipage/browsing-the-web.html#scrolling-to-a-fragment',
   from: ({ site }, page) => [
     page,
-    ...compileBody(page.body).slots.map(({ id }) => site.plan.entries.get(id)),
+    ...compileBody(page.body).pointers.map(({ id }) => site.plan.entries.get(id)),
   ],
   find: ({ site }, page) =>
     elementsIn(page.body).flatMap((placed) => {
       const href = attributeOf(placed, 'href') ?? ''
-      const [, id, own, far] = /^(?:entry:([a-z0-9-]+)#(.+)|#(.+))$/s.exec(href) ?? []
-      const fragment = own ?? far
-      const target = id === undefined ? page : site.plan.entries.get(id)
-      if (fragment === undefined || target?.kind !== 'page') return []
-      const wanted = decoded(fragment)
+      const pointer = readPointer(href)
+      if (pointer ? pointer.to !== 'entry' : !href.startsWith('#')) return []
+      const target = pointer ? site.plan.entries.get(pointer.id) : page
+      const wanted = pointer ? pointer.fragment : decoded(href.slice(1))
+      if (wanted === '' || target?.kind !== 'page') return []
       const isThere =
         OF_SURROUND.has(wanted) ||
         elementsIn(target.body).some(

@@ -1,8 +1,10 @@
 import { ownTargetOf } from '../../content/ownLinks.ts'
-import { inSourceSet } from '../../standard/sourceSet.ts'
+import { formOf, nameOf, type Placed, referencesIn, withReferences } from '../../pointer/attributes.ts'
+import { readPointer } from '../../pointer/pointer.ts'
+import type { Element } from '../../standard/fragment.ts'
 import type { PageEntry } from '../../plan/entry.ts'
 import { isAllowedTarget, likelyTarget } from '../../standard/target.ts'
-import { attributeOf, elementsIn, inContent, type PlacedElement, withAttribute } from '../bodyElements.ts'
+import { elementsIn, inContent, type PlacedElement, withAttribute } from '../bodyElements.ts'
 import type { Checked, Found, PageRule, Severity } from '../rule.ts'
 
 /** What an author typed as a target, and what is wrong with it. */
@@ -11,7 +13,7 @@ type TypedFault = 'empty' | 'host' | 'mail' | 'scheme' | 'own path' | 'other cas
 function faultOf({ site }: Checked, page: PageEntry, typed: string): TypedFault | undefined {
   const text = typed.trim()
   if (text === '' || text === '#') return 'empty'
-  if (/^#|^(entry|site-file):/.test(text) || isAllowedTarget(text)) return undefined
+  if (text.startsWith('#') || readPointer(text) || isAllowedTarget(text)) return undefined
   const own = ownTargetOf(site, page.id, text)
   if (own) return own.isSameCase ? 'own path' : 'other case'
   const likely = likelyTarget(text)
@@ -21,14 +23,19 @@ function faultOf({ site }: Checked, page: PageEntry, typed: string): TypedFault 
   return /^[a-z][a-z0-9+.-]*:/i.test(text) ? 'scheme' : 'no such file'
 }
 
-/** What an author typed into an element as a target; of several sources of a picture, each. */
-function typedIn(placed: PlacedElement): { readonly name: string; readonly typed: string }[] {
-  const single = ['href', 'src', 'poster', 'data', 'cite'].flatMap((name) => {
-    const typed = attributeOf(placed, name)
-    return typed === undefined ? [] : [{ name, typed }]
-  })
-  const several = inSourceSet(attributeOf(placed, 'srcset') ?? '')
-  return [...single, ...several.map((typed) => ({ name: 'srcset', typed }))]
+type Attribute = Element['attrs'][number]
+
+/** What an author typed into an element as targets, with the attributes in which they stand. */
+function typedIn({ element }: PlacedElement): { readonly attribute: Attribute; readonly at: Placed }[] {
+  return element.attrs.flatMap((attribute) => referencesIn(attribute).map((at) => ({ attribute, at })))
+}
+
+/** The change that writes another target; undefined where that would have to be quoted in a style. */
+function writing(page: PageEntry, placed: PlacedElement, attribute: Attribute, at: Placed, next: string) {
+  if (formOf(attribute) === 'style') return undefined
+  const change = (_: string, { start }: Placed) => (start === at.start ? next : undefined)
+  const value = withReferences(attribute.value, referencesIn(attribute), change)
+  return withAttribute(page, placed, nameOf(attribute), value)
 }
 
 /** A rule that finds targets with one kind of fault. @param mended what to write instead, where that is clear */
@@ -39,15 +46,16 @@ export function typedRule(
   mended?: (checked: Checked, page: PageEntry, typed: string) => string | undefined,
 ): PageRule {
   const found = (checked: Checked, page: PageEntry, placed: PlacedElement): Found[] =>
-    typedIn(placed).flatMap(({ name, typed }) => {
+    typedIn(placed).flatMap(({ attribute, at }) => {
+      const typed = at.url
       if (faultOf(checked, page, typed) !== fault) return []
-      const next = name === 'srcset' ? undefined : mended?.(checked, page, typed)
+      const next = mended?.(checked, page, typed)
       return [
         {
           place: inContent(page, placed),
           words: words(typed),
           gist: typed,
-          mend: next === undefined ? undefined : withAttribute(page, placed, name, next),
+          mend: next === undefined ? undefined : writing(page, placed, attribute, at, next),
         },
       ]
     })

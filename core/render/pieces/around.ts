@@ -2,7 +2,7 @@ import type { Neighbours } from '../../navigate/readingOrder.ts'
 import type { PageEntry } from '../../plan/entry.ts'
 import type { Site } from '../../plan/site.ts'
 import type { Words } from '../../plan/surround/words.ts'
-import { escapeText } from '../escape.ts'
+import { escapeText } from '../../standard/escape.ts'
 import type { Links } from '../links.ts'
 
 /** What is the same around a piece on all pages of one folder. */

@@ -1,7 +1,7 @@
 import { bannerOf } from '../../navigate/banner.ts'
 import { altOf } from '../../plan/site.ts'
 import type { PieceOf } from '../../plan/surround/piece.ts'
-import { escapeAttribute, escapeText } from '../escape.ts'
+import { escapeAttribute, escapeText } from '../../standard/escape.ts'
 import type { Around, Prepared } from './around.ts'
 
 /** The banner of each page: its own, its section's, or the one of the site. */

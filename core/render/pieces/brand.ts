@@ -1,6 +1,6 @@
 import { altOf } from '../../plan/site.ts'
 import type { PieceOf } from '../../plan/surround/piece.ts'
-import { escapeAttribute, escapeText } from '../escape.ts'
+import { escapeAttribute, escapeText } from '../../standard/escape.ts'
 import type { Around } from './around.ts'
 
 /** The picture and the name of the site, linked to the home page, and the tagline. */

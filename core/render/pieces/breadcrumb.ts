@@ -1,7 +1,7 @@
 import { breadcrumbOf } from '../../navigate/breadcrumb.ts'
 import { labelOf } from '../../plan/entry.ts'
 import { entryOf } from '../../plan/plan.ts'
-import { escapeAttribute, escapeText } from '../escape.ts'
+import { escapeAttribute, escapeText } from '../../standard/escape.ts'
 import type { Around, Prepared } from './around.ts'
 
 /**

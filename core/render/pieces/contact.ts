@@ -1,6 +1,6 @@
 import type { PieceOf } from '../../plan/surround/piece.ts'
 import { type ContactLine, contactLines } from '../../standard/contact.ts'
-import { escapeAttribute, escapeText } from '../escape.ts'
+import { escapeAttribute, escapeText } from '../../standard/escape.ts'
 import { type Around, brokenLines, escapedLines, headingWithin } from './around.ts'
 
 function renderLine({ before, value, target }: ContactLine): string {

@@ -1,5 +1,5 @@
 import type { PieceOf } from '../../plan/surround/piece.ts'
-import { escapeText } from '../escape.ts'
+import { escapeText } from '../../standard/escape.ts'
 import type { Around } from './around.ts'
 
 /** © first year to the year of the build, and the holder: the site itself when none is named. */

@@ -11,7 +11,7 @@ import type { EntryId } from '../../plan/entry.ts'
 import { ancestorsOf, childrenOf } from '../../plan/plan.ts'
 import type { Menu } from '../../plan/surround/menu.ts'
 import type { MenuShape } from '../../plan/surround/piece.ts'
-import { escapeAttribute, escapeText } from '../escape.ts'
+import { escapeAttribute, escapeText } from '../../standard/escape.ts'
 import type { Around } from './around.ts'
 
 /** How a menu stands in a piece. */

@@ -1,6 +1,6 @@
 import { documentTitle } from '../../navigate/title.ts'
 import { type PieceOf, shapeNamed } from '../../plan/surround/piece.ts'
-import { escapeText } from '../escape.ts'
+import { escapeText } from '../../standard/escape.ts'
 import type { Around, Prepared } from './around.ts'
 import { prepareBreadcrumb } from './breadcrumb.ts'
 import { prepareMenu } from './menu.ts'

@@ -1,8 +1,15 @@
-import { serialize } from 'parse5'
 import type { EntryId } from '../../plan/entry.ts'
-import { type Element, elementsOf, type Fragment, type Node } from '../../standard/fragment.ts'
-import { CALL_MARK, indentLines, markSlots, settle, SLOT, type Slot, writeSlot } from '../body.ts'
+import {
+  type Element,
+  elementsOf,
+  type Fragment,
+  type Node,
+  serializeContent,
+} from '../../standard/fragment.ts'
+import { asText, CALL_MARK, settle, staysInside } from '../containment.ts'
+import { indentLines } from '../indent.ts'
 import type { Links } from '../links.ts'
+import { markSlots, pointersIn, SLOT, type Slot, writeSlot } from '../slots.ts'
 
 /**
  * The elements of our own by which authors' HTML calls what is computed. They never come out: each gives way to what
@@ -85,22 +92,38 @@ function markCalls(fragment: Fragment): Call[] {
 
 const EITHER = new RegExp(`${SLOT.source}|${CALL_MARK}(\\d+)${CALL_MARK}`, 'g')
 
-/** Parses and serialises a piece's HTML on its own. @param indent how many spaces its lines begin with */
-export function compileOwnHtml(html: string, indent: number): CompiledOwnHtml {
-  const fragment = settle(html)
+/** What computed parts are at most, to try out whether own HTML holds them. */
+const standIn = (element: ComputedElement) =>
+  IS_TEXT.has(element)
+    ? 'x'
+    : '<nav aria-label="x"><button type="button">x</button><ul><li><a href="x">x</a></li></ul></nav>'
+
+/** A fragment as text with marks. @param indent how many spaces its lines begin with */
+function written(fragment: Fragment, indent: number): { html: string; calls: Call[]; slots: Slot[] } {
   const calls = markCalls(fragment)
   const slots = markSlots(fragment)
   indentLines(fragment, 0, indent)
-  const serialized = serialize(fragment).trim()
+  return { html: serializeContent(fragment).trim(), calls, slots }
+}
+
+const CALL = new RegExp(`${CALL_MARK}(\\d+)${CALL_MARK}`, 'g')
+
+/** Parses and serialises a piece's HTML on its own. @param indent how many spaces its lines begin with */
+export function compileOwnHtml(html: string, indent: number): CompiledOwnHtml {
+  let source = written(settle(html), indent)
+  const { calls } = source
+  const tried = source.html.replace(CALL, (_, n: string) => standIn(calls[Number(n)]!.element))
+  if (calls.length > 0 && !staysInside(tried)) source = written(asText(html), indent)
   const texts: string[] = []
   const between: (Slot | Call)[] = []
   let from = 0
-  for (const mark of serialized.matchAll(EITHER)) {
-    texts.push(serialized.slice(from, mark.index))
+  for (const mark of source.html.matchAll(EITHER)) {
+    texts.push(source.html.slice(from, mark.index))
     from = mark.index + mark[0].length
-    between.push(mark[1] === undefined ? slots.shift()! : calls[Number(mark[1])]!)
+    const [, whole, bare, call] = mark
+    between.push(call === undefined ? source.slots[Number(whole ?? bare)]! : source.calls[Number(call)]!)
   }
-  return { texts: [...texts, serialized.slice(from)], between }
+  return { texts: [...texts, source.html.slice(from)], between }
 }
 
 /** Own HTML with its links and its computed parts written. @param partOf the HTML of a call */
@@ -120,5 +143,6 @@ export function renderOwnHtml(
 /** The files of the site that own HTML shows or links to. */
 export function filesInOwnHtml(html: string): Set<EntryId> {
   const { between } = compileOwnHtml(html, 0)
-  return new Set(between.flatMap((one) => ('to' in one && one.to === 'site-file' ? [one.id] : [])))
+  const pointers = pointersIn(between.filter((one) => 'to' in one))
+  return new Set(pointers.flatMap(({ to, id }) => (to === 'site-file' ? [id] : [])))
 }

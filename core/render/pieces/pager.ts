@@ -2,7 +2,7 @@ import { pageAbove } from '../../navigate/pageAbove.ts'
 import { type EntryId, labelOf } from '../../plan/entry.ts'
 import { entryOf } from '../../plan/plan.ts'
 import type { PieceOf } from '../../plan/surround/piece.ts'
-import { escapeAttribute, escapeText } from '../escape.ts'
+import { escapeAttribute, escapeText } from '../../standard/escape.ts'
 import type { Around, Prepared } from './around.ts'
 
 /** The previous and next links of each page, and the link up; nothing for a page that has none of them. */

@@ -1,6 +1,6 @@
 import { isThere } from '../../navigate/menu.ts'
 import type { PickedLink, PieceOf } from '../../plan/surround/piece.ts'
-import { escapeAttribute, escapeText } from '../escape.ts'
+import { escapeAttribute, escapeText } from '../../standard/escape.ts'
 import { type Around, headingWithin } from './around.ts'
 
 /** Picked links as list items; a link to what is not there is left out. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { entryPointer, filePointer } from '@viatica/core/pointer/pointer.ts'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { freeHeadingId, headingsOf, withHeadingId } from '@viatica/core/content/headings.ts'
 import { pointerFor } from '@viatica/core/content/ownLinks.ts'
@@ -80,9 +81,9 @@ function headingChoices(page: PageEntry): Choice[] {
 }
 
 function reachHeading(page: PageEntry, at: number, text: string, known: string) {
-  if (known) return { href: `entry:${page.id}#${known}` }
+  if (known) return { href: entryPointer(page.id, known) }
   const id = freeHeadingId(textOf(page), soundFileName(text, '-'))
-  const href = `entry:${page.id}#${id}`
+  const href = entryPointer(page.id, id)
   // The text that is being written is the editor's: the id is given there.
   if (page.id === writing.page?.id) return { href, heading: { at, id } }
   const value = { ...page.body, html: withHeadingId(page.body.html, at, id) }
@@ -97,7 +98,9 @@ function plan() {
   const page = crypto.randomUUID()
   const place = childrenOf(site.value.plan, parent).length
   const branches = [{ ...newPage(page, words.value, { state: 'planned' }), entries: [] }]
-  return openSite.makeOrTell({ kind: 'add', parent, place, branches }) ? { href: `entry:${page}` } : undefined
+  return openSite.makeOrTell({ kind: 'add', parent, place, branches })
+    ? { href: entryPointer(page) }
+    : undefined
 }
 
 const choices = computed<Choice[]>(() => {
@@ -121,7 +124,7 @@ const choices = computed<Choice[]>(() => {
       key: page.id,
       label: labelOf(page),
       detail: paths.get(page.id)!,
-      reach: () => ({ href: `entry:${page.id}` }),
+      reach: () => ({ href: entryPointer(page.id) }),
     })
     if (at < 3) all.push(...headingChoices(page))
   })
@@ -132,7 +135,7 @@ const choices = computed<Choice[]>(() => {
       key: `file ${file}`,
       label: path,
       detail: 'file of the site',
-      reach: () => ({ href: `site-file:${file}` }),
+      reach: () => ({ href: filePointer(file) }),
     })
   if (words.value !== '' && !isAllowedTarget(target) && !own)
     all.push({ key: 'new', label: words.value, detail: 'a new page, planned under this one', reach: plan })

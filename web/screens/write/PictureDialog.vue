@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { escapeAttribute, escapeText } from '@viatica/core/render/escape.ts'
+import { filePointer } from '@viatica/core/pointer/pointer.ts'
+import { escapeAttribute, escapeText } from '@viatica/core/standard/escape.ts'
 import { Button, Checkbox, Input } from 'ant-design-vue'
 import { computed, ref, useId } from 'vue'
 import { sitesApi } from '../../api/sites.ts'
@@ -51,7 +52,7 @@ function take(): void {
   const said = isDecoration.value ? '' : alt.value.trim() || chosen.value!.alt
   const { width, height } = size.value
   const measure = width > 0 ? ` width="${width}" height="${height}"` : ''
-  const img = `<img src="site-file:${chosenId.value}" alt="${escapeAttribute(said)}"${measure}>`
+  const img = `<img src="${filePointer(chosenId.value)}" alt="${escapeAttribute(said)}"${measure}>`
   const under = caption.value.trim()
   const html = under ? `<figure>${img}<figcaption>${escapeText(under)}</figcaption></figure>` : img
   emit('pick', { html })

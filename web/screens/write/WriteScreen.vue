@@ -2,7 +2,7 @@
 import { IconLayoutBottombarCollapse, IconLink, IconMarkdown, IconPhoto, IconUsers } from '@tabler/icons-vue'
 import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import { readMarkdown } from '@viatica/core/formats/markdown.ts'
-import { escapeAttribute, escapeText } from '@viatica/core/render/escape.ts'
+import { escapeAttribute, escapeText } from '@viatica/core/standard/escape.ts'
 import type { SingleChange } from '@viatica/core/plan/change/change.ts'
 import { newPage } from '@viatica/core/plan/newEntry.ts'
 import { childrenOf } from '@viatica/core/plan/plan.ts'

@@ -11,6 +11,7 @@ import {
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { whereItLeads } from '@viatica/core/content/linksOfPage.ts'
 import { labelOf } from '@viatica/core/plan/entry.ts'
+import { entryPointer, filePointer } from '@viatica/core/pointer/pointer.ts'
 import { filesByPath, type Site } from '@viatica/core/plan/site.ts'
 import { walk } from '@viatica/core/plan/plan.ts'
 
@@ -35,12 +36,13 @@ class LeadsTo extends WidgetType {
   }
 }
 
-const POINTER = /(?:href|src)=(["'])((?:entry|site-file):[^"']*)\1/g
+/** What stands in quotes: a pointer among it says where it leads. */
+const QUOTED = /=\s*(["'])([^"']*)\1/g
 
 function decorationsIn(view: EditorView, site: Site): DecorationSet {
   const found: Range<Decoration>[] = []
   for (const { from, to } of view.visibleRanges) {
-    for (const match of view.state.doc.sliceString(from, to).matchAll(POINTER)) {
+    for (const match of view.state.doc.sliceString(from, to).matchAll(QUOTED)) {
       const leads = whereItLeads(site, match[2]!)
       if (!leads) continue
       const widget = new LeadsTo(leads.words, leads.isThere)
@@ -82,12 +84,19 @@ export function completePointer(siteNow: () => Site) {
     const { paths } = addressesOf(site)
     const files = filesByPath(site).map(({ id, path }) => ({
       label: path,
-      apply: `site-file:${id}`,
+      apply: filePointer(id),
       type: 'constant',
     }))
     const pages = [...walk(site.plan)].flatMap(({ entry }) =>
       entry.kind === 'page'
-        ? [{ label: labelOf(entry), detail: paths.get(entry.id)!, apply: `entry:${entry.id}`, type: 'class' }]
+        ? [
+            {
+              label: labelOf(entry),
+              detail: paths.get(entry.id)!,
+              apply: entryPointer(entry.id),
+              type: 'class',
+            },
+          ]
         : [],
     )
     return {

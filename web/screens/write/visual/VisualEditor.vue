@@ -6,7 +6,9 @@ import { cleanPaste } from '@viatica/core/content/cleanPaste.ts'
 import { keepSource } from '@viatica/core/content/keepSource.ts'
 import { whereItLeads } from '@viatica/core/content/linksOfPage.ts'
 import { lossesOf } from '@viatica/core/content/losses.ts'
-import { ownLinksIn, rewritten } from '@viatica/core/content/ownLinks.ts'
+import { ownLinksIn } from '@viatica/core/content/ownLinks.ts'
+import { rewritten } from '@viatica/core/pointer/inHtml.ts'
+import { readPointer } from '@viatica/core/pointer/pointer.ts'
 import { Button, Input } from 'ant-design-vue'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { sitesApi } from '../../../api/sites.ts'
@@ -34,9 +36,9 @@ let opened = ''
 
 /** Where a picture is shown from: a file of the site from its preview. */
 function sourceOf(src: string): string {
-  const id = /^site-file:(.*)$/.exec(src)?.[1]
-  const file = id === undefined ? undefined : openSite.site!.files.get(id)
-  return file ? sitesApi.pictureUrl(file) : id === undefined ? src : ''
+  const pointer = readPointer(src)
+  const file = pointer && openSite.site!.files.get(pointer.id)
+  return file ? sitesApi.pictureUrl(file) : pointer ? '' : src
 }
 
 function open(): void {

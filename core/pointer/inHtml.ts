@@ -1,0 +1,64 @@
+import { escapeAttribute } from '../standard/escape.ts'
+import { type Element, elementsOf, isElement, parseMainContent } from '../standard/fragment.ts'
+import { formOf, nameOf, referencesIn, withReferences } from './attributes.ts'
+import { styleReferences, withStyleReferences, writeStyleReference } from './styleReferences.ts'
+
+/** A place in a source to be written anew. */
+export interface Rewriting {
+  readonly start: number
+  readonly end: number
+  readonly text: string
+}
+
+/** A source with some places written anew; these must not overlap. */
+export function rewritten(source: string, rewritings: readonly Rewriting[]): string {
+  let text = ''
+  let from = 0
+  for (const { start, end, text: next } of rewritings) {
+    text += source.slice(from, start) + next
+    from = end
+  }
+  return text + source.slice(from)
+}
+
+/** What becomes of a reference; undefined leaves it as it is. */
+type Becomes = (url: string) => string | undefined
+
+/** The value of an attribute with some of its references changed. */
+export function withReferencesIn(attribute: Element['attrs'][number], becomes: Becomes): string {
+  const { value } = attribute
+  if (formOf(attribute) !== 'style') return withReferences(value, referencesIn(attribute), becomes)
+  const forms = new Map(styleReferences(value).map(({ start, form }) => [start, form]))
+  return withReferences(value, referencesIn(attribute), (url, { start }) => {
+    const next = becomes(url)
+    return next === undefined || next === url ? undefined : writeStyleReference(next, forms.get(start)!)
+  })
+}
+
+/** The places of a source of main content that change with its references, in their order. */
+export function changedReferences(html: string, becomes: Becomes): Rewriting[] {
+  const byStart = new Map<number, Rewriting>()
+  const put = (start: number, end: number, text: string) => byStart.set(start, { start, end, text })
+  for (const { element } of elementsOf(parseMainContent(html, true))) {
+    for (const attribute of element.attrs) {
+      const name = nameOf(attribute)
+      const at = element.sourceCodeLocation?.attrs?.[name]
+      if (!at || formOf(attribute) === undefined) continue
+      const value = withReferencesIn(attribute, becomes)
+      if (value !== attribute.value) put(at.startOffset, at.endOffset, `${name}="${escapeAttribute(value)}"`)
+    }
+    if (element.tagName !== 'style') continue
+    for (const node of element.childNodes) {
+      if (isElement(node) || node.nodeName !== '#text' || !node.sourceCodeLocation) continue
+      const { startOffset, endOffset } = node.sourceCodeLocation
+      const css = html.slice(startOffset, endOffset)
+      const next = withStyleReferences(css, becomes)
+      if (next !== css) put(startOffset, endOffset, next)
+    }
+  }
+  return [...byStart.values()].sort((a, b) => a.start - b.start)
+}
+
+/** A source of main content with some of its references changed; every other byte stays. */
+export const withHtmlReferences = (html: string, becomes: Becomes): string =>
+  rewritten(html, changedReferences(html, becomes))
