@@ -1,4 +1,4 @@
-import { mkdirSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
 import { type FileSource, outputFiles } from '@viatica/core/formats/archive.ts'
@@ -78,12 +78,17 @@ export function build(args: readonly string[], folder: string): string {
     path: join(resolve(folder, values.out!), ...output.path.split('/')),
     data: bytesOf(output, contents),
   }))
+  const made: string[] = []
   try {
     for (const { path, data } of files) {
-      mkdirSync(dirname(path), { recursive: true })
+      const first = mkdirSync(dirname(path), { recursive: true })
+      if (first !== undefined) made.push(first)
+      if (!existsSync(path)) made.push(path)
       writeFileSync(path, data)
     }
   } catch (error) {
+    // What was not there before is taken away again.
+    for (const path of made.reverse()) rmSync(path, { recursive: true, force: true })
     throw new Fault(`${values.out}: ${(error as Error).message}`)
   }
   return `${files.length} files written to ${values.out}`

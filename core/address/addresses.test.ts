@@ -1,7 +1,12 @@
 import fc from 'fast-check'
 import { readOpml } from '../formats/opml.ts'
 import type { Site } from '../plan/site.ts'
-import { isReservedName } from '../standard/fileName.ts'
+import { outputFiles } from '../formats/archive.ts'
+import { applyChange } from '../plan/change/apply.ts'
+import type { SingleChange } from '../plan/change/change.ts'
+import { newPage } from '../plan/newEntry.ts'
+import { fileNameFault, folderKeys, isReservedName } from '../standard/fileName.ts'
+import { YEAR } from '../testing/year.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { addressesOf, pageAtPath } from './addresses.ts'
 import { encodePath, folderOf, relativeHref } from './relative.ts'
@@ -16,6 +21,7 @@ const withSettings = (site: Site, settings: Partial<Site['settings']>): Site => 
   ...site,
   settings: { ...site.settings, ...settings },
 })
+const make = (site: Site, changes: SingleChange[]) => applyChange(site, { kind: 'batch', changes }).site
 const pathsOf = (site: Site) => [...addressesOf(site).paths.values()]
 
 describe('addresses', () => {
@@ -50,18 +56,55 @@ describe('addresses', () => {
     )
   })
 
-  test('no two pages share a file, and no name is reserved, on any plan in any layout', () => {
+  test('no two outputs share a path, none is the folder of another, and all can be written on common systems', () => {
     fc.assert(
       fc.property(arbitrarySite(), (site) => {
-        const paths = pathsOf(site)
-        const keys = paths.map((path) => path.normalize('NFC').toLowerCase())
+        const paths = [...outputFiles(site, YEAR)].map(({ path }) => path)
+        // As systems compare that do not count case: full case folding, by way of the capitals.
+        const keys = paths.map((path) => path.normalize('NFC').toUpperCase())
         expect(new Set(keys).size).toBe(paths.length)
-        for (const path of paths) {
-          for (const part of path.split('/')) expect(isReservedName(part)).toBe(false)
+        const folders = new Set(keys.flatMap((key) => [...folderKeys(key)]))
+        expect(keys.filter((key) => folders.has(key))).toEqual([])
+        for (const part of paths.flatMap((path) => path.split('/'))) {
+          expect(isReservedName(part)).toBe(false)
+          expect(fileNameFault(part.slice(0, 100))).toBeUndefined()
+          expect(Buffer.byteLength(part)).toBeLessThanOrEqual(255)
         }
       }),
+      { numRuns: 400 },
     )
   })
+
+  test('a page that was given out keeps its address, whoever comes before it in the plan', () => {
+    const addresses = ['walks.html']
+    const site = make(withSettings(outline, { layout: 'nested' }), [
+      { kind: 'setEntry', entry: 'walks', field: 'pin', value: { name: 'walks', addresses } },
+      { kind: 'setEntry', entry: 'guide', field: 'label', value: 'Tours' },
+      {
+        kind: 'add',
+        parent: 'home',
+        place: 0,
+        branches: [{ ...newPage('other', 'Walks'), entries: [] }],
+      },
+    ])
+    const { paths } = addressesOf(site)
+    expect([paths.get('walks'), paths.get('other')]).toEqual(['walks.html', 'walks-2.html'])
+  })
+
+  test.each(['con.x', 'aux.html', 'nul.x'])(
+    'the name %s, also of a pin or a section, ends in a sound one',
+    (name) => {
+      const value = { name, addresses: [`${name}.html`] }
+      for (const settings of [{ layout: 'flat', carrySection: true }, { layout: 'folders' }] as const) {
+        const site = make(withSettings(outline, settings), [
+          { kind: 'setEntry', entry: 'walks', field: 'pin', value },
+          { kind: 'setEntry', entry: 'guide', field: 'fileName', value: name },
+        ])
+        for (const path of pathsOf(site))
+          for (const part of path.split('/')) expect(isReservedName(part)).toBe(false)
+      }
+    },
+  )
 
   test('a page is found by its path, without regard to case, and by its folder', () => {
     const site = withSettings(outline, { layout: 'folders' })

@@ -1,7 +1,8 @@
 import { type Entry, type EntryId, labelOf } from '../plan/entry.ts'
 import { childrenOf, entryOf, type Plan, walk } from '../plan/plan.ts'
 import type { Settings, Site } from '../plan/site.ts'
-import { claimName, nameKey, type Separator, soundFileName } from '../standard/fileName.ts'
+import { claimName, fittingName, nameKey, type Separator, soundFileName } from '../standard/fileName.ts'
+import { Claims } from './claims.ts'
 
 /** How the files of a site are named. */
 export type AddressRule = Pick<Settings, 'layout' | 'carrySection' | 'separator' | 'extension'>
@@ -13,9 +14,6 @@ export interface Addresses {
   /** The name that each page and group got, without folder and extension. */
   readonly names: ReadonlyMap<EntryId, string>
 }
-
-/** A composed flat name is cut here: file systems take 255 bytes, and an extension and a number follow. */
-const MAX_FLAT = 200
 
 const derived = new WeakMap<Entry, { separator: Separator; name: string }>()
 
@@ -47,75 +45,87 @@ function carriedPrefix(
 }
 
 /** All files in one folder, so that every name must be free over the whole site. */
-function flatAddresses(plan: Plan, rule: AddressRule): Addresses {
-  const paths = new Map<EntryId, string>()
-  const names = new Map<EntryId, string>()
-  const taken = new Set(['index'])
+function flatAddresses(plan: Plan, rule: AddressRule, claims: Claims): Addresses {
+  const paths = new Map<EntryId, string>([[plan.home, `index${rule.extension}`]])
+  const names = new Map<EntryId, string>([[plan.home, 'index']])
   for (const { entry } of walk(plan)) {
-    if (entry.kind === 'link') continue
-    if (entry.id === plan.home) {
-      names.set(entry.id, 'index')
-      paths.set(entry.id, `index${rule.extension}`)
-      continue
-    }
-    const wished = wishedName(entry, rule.separator)
-    const prefix = carriedPrefix(plan, rule, names, entry.id)
-    const composed = (prefix + wished).slice(0, MAX_FLAT).toWellFormed()
+    const { id } = entry
+    if (entry.kind === 'link' || id === plan.home) continue
+    const composed = carriedPrefix(plan, rule, names, id) + wishedName(entry, rule.separator)
     // A group has no file: its name only serves as prefix of those under it.
-    if (entry.kind === 'group') names.set(entry.id, composed)
+    if (entry.kind === 'group') names.set(id, fittingName(composed))
     else {
-      const name = claimName(composed, taken, rule.separator)
-      names.set(entry.id, name)
-      paths.set(entry.id, name + rule.extension)
+      const isTaken = (name: string) => claims.isTaken(name + rule.extension, id)
+      const name = claimName(composed, isTaken, rule.separator)
+      names.set(id, name)
+      paths.set(id, name + rule.extension)
+      claims.claimFile(name + rule.extension)
     }
   }
   return { paths, names }
 }
 
 /** A folder for each section, so that a name must be free among its siblings. */
-function folderAddresses(plan: Plan, rule: AddressRule): Addresses {
+function folderAddresses(plan: Plan, rule: AddressRule, claims: Claims): Addresses {
   const paths = new Map<EntryId, string>([[plan.home, `index${rule.extension}`]])
   const names = new Map<EntryId, string>([[plan.home, 'index']])
   const file = rule.layout === 'folders' ? `/index${rule.extension}` : rule.extension
   const waiting: { id: EntryId; folder: string }[] = [{ id: plan.home, folder: '' }]
   for (let next = waiting.pop(); next; next = waiting.pop()) {
+    const { id: parent, folder } = next
     const taken = new Set<string>()
-    for (const id of childrenOf(plan, next.id)) {
+    for (const id of childrenOf(plan, parent)) {
       const entry = entryOf(plan, id)
       if (entry.kind === 'link') continue
-      const name = claimName(wishedName(entry, rule.separator), taken, rule.separator)
+      const isFolder = rule.layout === 'folders' || childrenOf(plan, id).length > 0
+      const isTaken = (name: string) =>
+        taken.has(nameKey(name)) ||
+        (isFolder && claims.isFile(folder + name)) ||
+        (entry.kind === 'page' && claims.isTaken(folder + name + file, id))
+      const name = claimName(wishedName(entry, rule.separator), isTaken, rule.separator)
+      taken.add(nameKey(name))
       names.set(id, name)
-      if (entry.kind === 'page') paths.set(id, next.folder + name + file)
-      waiting.push({ id, folder: `${next.folder}${name}/` })
+      if (entry.kind === 'page') {
+        paths.set(id, folder + name + file)
+        claims.claimFile(folder + name + file)
+      }
+      if (isFolder) claims.claimFolder(folder + name)
+      waiting.push({ id, folder: `${folder}${name}/` })
     }
   }
   return { paths, names }
 }
 
-const known = new WeakMap<Plan, { rule: AddressRule; addresses: Addresses }>()
+/** What the addresses of a plan follow from beside it, each compared as a whole. */
+type Basis = AddressRule & { readonly redirects: unknown; readonly files: unknown }
+
+const known = new WeakMap<Plan, { basis: Basis; addresses: Addresses }>()
 
 /**
- * The names and paths of all pages of a site. Worked out once for a plan and a rule, and remembered as long as
- * the plan is.
+ * The names and paths of all pages of a site. Worked out once for a plan and what it goes round, and remembered as long
+ * as the plan is.
  */
-export function addressesOf({ plan, settings }: Pick<Site, 'plan' | 'settings'>): Addresses {
-  const { layout, carrySection, separator, extension } = settings
-  const rule: AddressRule = { layout, carrySection, separator, extension }
+export function addressesOf({ plan, settings, files }: Pick<Site, 'plan' | 'settings' | 'files'>): Addresses {
+  const { layout, carrySection, separator, extension, redirects } = settings
+  const basis: Basis = { layout, carrySection, separator, extension, redirects, files }
   const remembered = known.get(plan)
   if (
     remembered &&
-    (Object.keys(rule) as (keyof AddressRule)[]).every((key) => remembered.rule[key] === rule[key])
+    (Object.keys(basis) as (keyof Basis)[]).every((key) => remembered.basis[key] === basis[key])
   ) {
     return remembered.addresses
   }
-  const addresses = layout === 'flat' ? flatAddresses(plan, rule) : folderAddresses(plan, rule)
-  known.set(plan, { rule, addresses })
+  const claims = new Claims({ plan, settings, files })
+  const addresses =
+    layout === 'flat' ? flatAddresses(plan, basis, claims) : folderAddresses(plan, basis, claims)
+  known.set(plan, { basis, addresses })
   return addresses
 }
 
 /** The name that an entry got, without what it carries of its sections: the one to pin. */
-export function ownName({ plan, settings }: Pick<Site, 'plan' | 'settings'>, id: EntryId): string {
-  const { names } = addressesOf({ plan, settings })
+export function ownName(site: Pick<Site, 'plan' | 'settings' | 'files'>, id: EntryId): string {
+  const { plan, settings } = site
+  const { names } = addressesOf(site)
   const name = names.get(id)!
   if (settings.layout !== 'flat' || id === plan.home) return name
   const prefix = carriedPrefix(plan, settings, names, id)

@@ -33,6 +33,30 @@ const toPage = (from: string, entry: string): OwnRedirect => ({
 })
 const pathOf = (at: Site, id: string) => addressesOf(at).paths.get(id)
 
+test.each([
+  ['walks/x.css/y.html', 'a file stands there, or where its folder would be'],
+  ['boating', 'a folder stands there'],
+  ['STYLE.css', 'a file stands there'],
+  ['walks.html/b.html', 'a file stands there, or where its folder would be'],
+])('a new redirect from %s is refused: %s', (from, why) => {
+  const filed = make(site, {
+    kind: 'addFile',
+    file: { id: 'x', path: 'walks/x.css', content: 'k', size: 1, alt: '' },
+  })
+  expect(() => make(filed, redirects(toPage(from, 'walks')))).toThrow(why)
+})
+
+test('a redirect that leads to its own address, and one to a folder that came later, rest', () => {
+  const own = [toUrl('here.html', `${TOP}here.html`), toPage('walks', 'locks')]
+  const at = { ...site, settings: { ...site.settings, redirects: own } }
+  const moved = make(at, { kind: 'move', entry: 'locks', parent: 'walks', place: 0 })
+  expect(redirectsOf(moved).map(({ from, rests }) => [from, rests])).toEqual([
+    ['boating/locks.html', undefined],
+    ['here.html', 'leads-back'],
+    ['walks', 'folder-there'],
+  ])
+})
+
 describe('a pinned page', () => {
   test('keeps its name when its title changes, and has no redirect while it stands where it was', () => {
     const renamed = make(site, { kind: 'setEntry', entry: 'locks', field: 'title', value: 'All about locks' })
@@ -71,16 +95,41 @@ describe('a pinned page', () => {
     expect(redirectsOf(back)).toEqual([])
   })
 
-  test('never hides a page that has come to stand at its old address', () => {
-    const moved = make(
-      site,
-      { kind: 'move', entry: 'locks', parent: 'walks', place: 0 },
-      { kind: 'setEntry', entry: 'locks', field: 'pin', value: { name: 'x', addresses: ['boating.html'] } },
-    )
-    expect(redirectsOf(moved)).toMatchObject([{ from: 'boating.html', rests: 'page-there' }])
-    const files = [...outputFiles(moved, YEAR)].filter(({ path }) => path === 'boating.html')
+  test('has its old address for itself: another page goes round it, but for one that was given out there, too', () => {
+    const pin = (entry: string, name: string): Change => ({
+      kind: 'setEntry',
+      entry,
+      field: 'pin',
+      value: { name, addresses: ['boating.html'] },
+    })
+    const moved = make(site, { kind: 'move', entry: 'locks', parent: 'walks', place: 0 }, pin('locks', 'x'))
+    expect(pathOf(moved, 'boating')).toBe('boating-2.html')
+    expect(redirectsOf(moved)).toMatchObject([
+      { from: 'boating.html', to: { entry: 'locks' }, rests: undefined },
+    ])
+
+    const both = make(moved, pin('boating', 'boating'))
+    expect(pathOf(both, 'boating')).toBe('boating.html')
+    expect(redirectsOf(both)).toMatchObject([{ from: 'boating.html', rests: 'page-there' }])
+    const files = [...outputFiles(both, YEAR)].filter(({ path }) => path === 'boating.html')
     expect(files).toHaveLength(1)
     expect('text' in files[0]! && files[0].text()).toContain('<h1>Boating</h1>')
+  })
+
+  test('of two pages that were given out at one address, the first in the plan is led to', () => {
+    const pin = (entry: string): Change => ({
+      kind: 'setEntry',
+      entry,
+      field: 'pin',
+      value: { name: entry, addresses: ['old.html'] },
+    })
+    for (const order of [
+      ['walks', 'locks'],
+      ['locks', 'walks'],
+    ])
+      expect(redirectsOf(make(site, ...order.map(pin)))).toMatchObject([
+        { from: 'old.html', to: { entry: 'locks' } },
+      ])
   })
 
   test.each(['flat', 'nested', 'folders'] as const)(

@@ -1,18 +1,27 @@
 import type { EntryId, RedirectTarget } from '../plan/entry.ts'
+import { walk } from '../plan/plan.ts'
 import { isWritten, type OwnRedirect, type Site } from '../plan/site.ts'
-import { nameKey } from '../standard/fileName.ts'
+import { folderKeys, nameKey } from '../standard/fileName.ts'
 import { withoutQuery } from '../standard/reference.ts'
 import { addressesOf, pageAtPath } from './addresses.ts'
+import { generatedPaths } from './generated.ts'
 
 /** An address that answers by leading elsewhere. */
 export interface Redirect extends OwnRedirect {
   /** Whether the author made it, or it follows from a pinned page that stands elsewhere now. */
   readonly origin: 'own' | 'pin'
   /**
-   * Why it is not written: a page or a file stands there now, which a redirect never hides; or it leads to what is
-   * not on the site.
+   * Why it is not written: a page, a file, a folder or another redirect stands there now, which a redirect never hides;
+   * or it leads to what is not on the site, or back to itself.
    */
-  readonly rests: 'page-there' | 'file-there' | 'leads-nowhere' | undefined
+  readonly rests:
+    | 'page-there'
+    | 'file-there'
+    | 'folder-there'
+    | 'redirect-there'
+    | 'leads-nowhere'
+    | 'leads-back'
+    | undefined
 }
 
 /** Pages by the key of their path. */
@@ -24,30 +33,61 @@ function pagesByKey(site: Site): Map<string, EntryId> {
   return pages
 }
 
-/** All redirects of a site by the address they start at: the author's own, and those of pinned pages. */
+/** The paths that are written, and their folders, by key. */
+class Written {
+  readonly #files = new Map<string, 'page-there' | 'file-there' | 'redirect-there'>()
+  readonly #folders = new Set<string>()
+
+  put(path: string, as: 'page-there' | 'file-there' | 'redirect-there'): void {
+    const key = nameKey(path)
+    this.#files.set(key, as)
+    for (const folder of folderKeys(key)) this.#folders.add(folder)
+  }
+
+  /** What is in the way of a file at a path: another, a folder of that name, or a file where its folder would be. */
+  inTheWay(path: string): Redirect['rests'] {
+    const key = nameKey(path)
+    if (this.#folders.has(key)) return 'folder-there'
+    const isUnderFile = [...folderKeys(key)].some((folder) => this.#files.has(folder))
+    return this.#files.get(key) ?? (isUnderFile ? 'file-there' : undefined)
+  }
+}
+
+function writtenBeside(site: Site): Written {
+  const written = new Written()
+  for (const [id, path] of addressesOf(site).paths)
+    if (isWritten(site, site.plan.entries.get(id))) written.put(path, 'page-there')
+  for (const { path } of site.files.values()) written.put(path, 'file-there')
+  const { style, script, fonts } = generatedPaths(site)
+  for (const path of [style, script, `${fonts}x`]) written.put(path, 'file-there')
+  return written
+}
+
+/**
+ * All redirects of a site by the address they start at: the author's own, and those of pinned pages. The author's own come
+ * first; of two pages that were given out at one address, the first in the plan has it.
+ */
 export function redirectsOf(site: Site): Redirect[] {
   const { plan, settings } = site
   const { paths } = addressesOf(site)
-  const pages = pagesByKey(site)
-  const files = new Set([...site.files.values()].map(({ path }) => nameKey(path)))
+  const written = writtenBeside(site)
   const byFrom = new Map<string, Redirect>()
   const put = (from: string, to: RedirectTarget, origin: Redirect['origin']) => {
+    if (byFrom.has(nameKey(from))) return
     const leads = to.to === 'address' || isWritten(site, plan.entries.get(to.entry))
-    const there = pages.has(nameKey(from))
-      ? 'page-there'
-      : files.has(nameKey(from))
-        ? 'file-there'
-        : undefined
-    const rests = there ?? (leads ? undefined : 'leads-nowhere')
+    const path = to.to === 'address' ? pathInSite(site, to.url) : undefined
+    const isToItself = path !== undefined && nameKey(path) === nameKey(from)
+    const rests = written.inTheWay(from) ?? (isToItself ? 'leads-back' : leads ? undefined : 'leads-nowhere')
+    if (rests === undefined) written.put(from, 'redirect-there')
     byFrom.set(nameKey(from), { from, to, origin, rests })
   }
-  for (const entry of plan.entries.values()) {
+  for (const { from, to } of settings.redirects) put(from, to, 'own')
+  for (const { entry } of walk(plan)) {
     if (entry.kind !== 'page' || !entry.pin) continue
     for (const from of entry.pin.addresses) {
       if (from !== paths.get(entry.id)) put(from, { to: 'entry', entry: entry.id, fragment: '' }, 'pin')
     }
   }
-  for (const { from, to } of settings.redirects) put(from, to, 'own')
   return [...byFrom.values()].sort((a, b) => (a.from < b.from ? -1 : 1))
 }
 
@@ -63,6 +103,16 @@ function pathInSite({ settings }: Site, url: string): string | undefined {
   }
 }
 
+/** What is in the way of a new redirect, in words. */
+const IN_THE_WAY: Readonly<Record<NonNullable<Redirect['rests']>, string>> = {
+  'page-there': 'a page stands there.',
+  'file-there': 'a file stands there, or where its folder would be.',
+  'folder-there': 'a folder stands there.',
+  'redirect-there': 'another redirect stands there.',
+  'leads-nowhere': 'it leads to what is not on the site.',
+  'leads-back': 'it leads to itself.',
+}
+
 /** What is wrong with a list of redirects, or the list with its chains shortened. */
 export type SettledRedirects = { readonly fault: string } | { readonly redirects: OwnRedirect[] }
 
@@ -72,12 +122,16 @@ export type SettledRedirects = { readonly fault: string } | { readonly redirects
  */
 export function settleRedirects(site: Site, redirects: readonly OwnRedirect[]): SettledRedirects {
   const pages = pagesByKey(site)
+  const written = writtenBeside(site)
+  const isNew = (key: string) => !site.settings.redirects.some(({ from }) => nameKey(from) === key)
   const byFrom = new Map<string, OwnRedirect>()
   for (const redirect of redirects) {
     const key = nameKey(redirect.from)
     const page = pages.get(key)
-    if (page !== undefined && !site.settings.redirects.some(({ from }) => nameKey(from) === key))
+    if (page !== undefined && isNew(key))
       return { fault: `A page stands at ${redirect.from}: a redirect would hide it.` }
+    const way = isNew(key) ? written.inTheWay(redirect.from) : undefined
+    if (way) return { fault: `${redirect.from} cannot lead on: ${IN_THE_WAY[way]}` }
     if (byFrom.has(key)) return { fault: `Two redirects start at ${redirect.from}.` }
     byFrom.set(key, redirect)
   }

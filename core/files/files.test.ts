@@ -7,6 +7,7 @@ import { newSite } from '../plan/site.ts'
 import { createRenderer } from '../render/renderer.ts'
 import { outputFiles } from '../formats/archive.ts'
 import { redirectsOf } from '../address/redirects.ts'
+import { sitePathFault } from '../standard/sitePath.ts'
 import { YEAR } from '../testing/year.ts'
 import { styleReferences, withStyleReferences } from '../pointer/styleReferences.ts'
 import { pathForIncoming, pathOfReplacement } from './incoming.ts'
@@ -136,11 +137,22 @@ describe('a file of the site', () => {
     )
     expect(() => withChanges(base, add(file('x', 'a.pdf', '', 60_000_000)))).toThrow(/60 MB/)
     expect(() => withChanges(base, { kind: 'setFile', file: file('none', 'a.pdf') })).toThrow(/no longer/)
+    expect(() => withChanges(base, add(file('x', 'styles/own.css/x.css')))).toThrow(/cannot be a folder/)
+    const foldered = withChanges(base, add(file('x', 'a.css/x.css')))
+    expect(() => withChanges(foldered, add(file('y', 'A.css')))).toThrow(/has a folder/)
+    expect(withChanges(foldered, { kind: 'setFile', file: file('x', 'a.css') }).files.get('x')?.path).toBe(
+      'a.css',
+    )
+    expect(sitePathFault('pictures/con.svg')).toMatch(/Windows/)
   })
 
   test('hides no redirect behind it, and no redirect hides it', () => {
-    const redirects = [{ from: 'docs/plan.pdf', to: { to: 'entry' as const, entry: 'home', fragment: '' } }]
-    const site = withChanges(base, { kind: 'setSite', field: 'redirects', value: redirects })
+    const redirects = [{ from: 'docs/new.pdf', to: { to: 'entry' as const, entry: 'home', fragment: '' } }]
+    const site = withChanges(
+      base,
+      { kind: 'setSite', field: 'redirects', value: redirects },
+      add(file('new', 'docs/new.pdf')),
+    )
     expect(redirectsOf(site)).toMatchObject([{ rests: 'file-there' }])
     const paths = [...outputFiles(site, YEAR)].map(({ path }) => path)
     expect(new Set(paths).size).toBe(paths.length)

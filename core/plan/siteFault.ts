@@ -1,4 +1,4 @@
-import { nameKey } from '../standard/fileName.ts'
+import { folderKeys, nameKey } from '../standard/fileName.ts'
 import { labelOf } from './entry.ts'
 import { MAX_FILES, MAX_SITE_BYTES } from './file.ts'
 import { MAX_ENTRIES, MAX_LEVELS, type Plan, walk } from './plan.ts'
@@ -38,6 +38,10 @@ function filesFault({ files }: Site): string | undefined {
     if (there !== undefined) return `The site would have two files at ${there}.`
     keys.set(nameKey(path), path)
     bytes += size
+  }
+  for (const [key, path] of keys) {
+    const above = [...folderKeys(key)].map((folder) => keys.get(folder)).find((there) => there !== undefined)
+    if (above !== undefined) return `${above} is a file of the site: it cannot be the folder of ${path}, too.`
   }
   return bytes > MAX_SITE_BYTES
     ? `The files of a site can have ${MAX_SITE_BYTES / 1_000_000} MB together.`

@@ -1,7 +1,7 @@
 import type { Site } from '../plan/site.ts'
 import type { HeadFile } from '../plan/surround/rules.ts'
 import { escapeAttribute } from '../standard/escape.ts'
-import { generatedPaths } from './generated.ts'
+import { generatedPaths } from '../address/generated.ts'
 import type { Links } from './links.ts'
 
 /** The elements that name the style sheets and scripts of a site: ours first, so that the author's have the last word. */

@@ -1,4 +1,4 @@
-import { claimName, fileNameFault, isReservedName, soundFileName } from './fileName.ts'
+import { claimName, fileNameFault, isReservedName, nameKey, soundFileName } from './fileName.ts'
 
 describe('soundFileName', () => {
   test.each([
@@ -58,10 +58,17 @@ describe('reserved names (Microsoft, “Naming Files, Paths, and Namespaces”)'
 })
 
 describe('claimName', () => {
-  test('numbers names in use without regard to case, in the order they come', () => {
+  const claiming = (separator: '-' | '_' = '-') => {
     const taken = new Set<string>()
-    const claim = (name: string) => claimName(name, taken, '-')
-    expect(['walks', 'Walks', 'WALKS', 'walks-2'].map(claim)).toEqual([
+    return (name: string) => {
+      const free = claimName(name, (one) => taken.has(nameKey(one)), separator)
+      taken.add(nameKey(free))
+      return free
+    }
+  }
+
+  test('numbers names in use without regard to case, in the order they come', () => {
+    expect(['walks', 'Walks', 'WALKS', 'walks-2'].map(claiming())).toEqual([
       'walks',
       'Walks-2',
       'WALKS-3',
@@ -69,14 +76,25 @@ describe('claimName', () => {
     ])
   })
 
-  test('composed and decomposed accents are one name', () => {
-    const taken = new Set<string>()
-    claimName('caf\u00e9', taken, '-')
-    expect(claimName('cafe\u0301', taken, '-')).toBe('cafe\u0301-2')
+  test('composed and decomposed accents are one name, and so are the small letters of Σ', () => {
+    expect(['caf\u00e9', 'cafe\u0301'].map(claiming())).toEqual(['caf\u00e9', 'cafe\u0301-2'])
+    expect(['Σ', 'ς', 'σ'].map(claiming())).toEqual(['Σ', 'ς-2', 'σ-3'])
   })
 
-  test('keeps index for the home page and device names for Windows', () => {
-    expect(claimName('index', new Set(), '-')).toBe('index-2')
-    expect(claimName('con', new Set(), '_')).toBe('con_2')
+  test.each([
+    ['index', 'index-2'],
+    ['con', 'con-2'],
+    ['con.x', 'con-2.x'],
+    ['aux.html', 'aux-2.html'],
+    ['NUL.a.b', 'NUL-2.a.b'],
+  ])('keeps index for the home page and device names for Windows: %s becomes %s', (name, expected) => {
+    expect(claiming()(name)).toBe(expected)
+  })
+
+  test('names of many bytes are cut to what file systems take, between characters', () => {
+    const name = claiming()('日'.repeat(90))
+    expect(new TextEncoder().encode(`${name}-100.shtml`).length).toBeLessThanOrEqual(255)
+    expect(name).toMatch(/^日+$/)
+    expect(fileNameFault('日'.repeat(90))).toMatch(/bytes/)
   })
 })

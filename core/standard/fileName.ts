@@ -45,6 +45,8 @@ export function soundFileName(text: string, separator: Separator): string {
 export function fileNameFault(name: string): string | undefined {
   if (name === '') return 'A file name cannot be empty.'
   if (name.length > 100) return 'A file name can have at most 100 characters.'
+  if (encoder.encode(name).length > MAX_NAME_BYTES)
+    return `A file name can have at most ${MAX_NAME_BYTES} bytes, and this has more.`
   const forbidden = FORBIDDEN.exec(name)
   if (forbidden) return `A file name cannot contain ${JSON.stringify(forbidden[0])}.`
   if (/^[. ]|[. ]$/.test(name)) return 'A file name can neither start nor end with a dot or a space.'
@@ -52,22 +54,53 @@ export function fileNameFault(name: string): string | undefined {
   return undefined
 }
 
-/** Two names with the same key would be the same file where case or composed accents do not count. */
+/**
+ * Two names with the same key would be the same file where case or composed accents do not count. Both ways of case are
+ * gone: Σ has two small letters. https://www.unicode.org/faq/casemap_charprop.html
+ */
 export function nameKey(name: string): string {
-  return name.normalize('NFC').toLowerCase()
+  if (/^[ -~]*$/.test(name)) return name.toLowerCase()
+  return name.normalize('NFC').toUpperCase().toLowerCase().normalize('NFC')
+}
+
+/** The keys of all folders that a path leads through, the nearest first. @param key of the path itself */
+export function* folderKeys(key: string): Generator<string> {
+  for (let end = key.lastIndexOf('/'); end > 0; end = key.lastIndexOf('/', end - 1)) yield key.slice(0, end)
+}
+
+const encoder = new TextEncoder()
+
+/** As many bytes as file systems give a name (ext4, APFS and most others); an extension and a number follow. */
+const MAX_NAME_BYTES = 255
+const MAX_STEM_BYTES = 230
+
+/** A name that, with what follows it, has no more bytes than file systems take. */
+export function fittingName(name: string): string {
+  if (name.length * 3 <= MAX_STEM_BYTES) return name
+  let fits = ''
+  let bytes = 0
+  for (const sign of name) {
+    bytes += encoder.encode(sign).length
+    if (bytes > MAX_STEM_BYTES) break
+    fits += sign
+  }
+  return fits.replace(/[. ]+$/, '') || 'page'
+}
+
+/** A name with a number. Of a name with dots the first part gets it: that is what makes a device's name. */
+function numbered(name: string, separator: Separator, n: number): string {
+  const dot = isReservedName(name) ? name.indexOf('.') : -1
+  return dot < 0 ? `${name}${separator}${n}` : `${name.slice(0, dot)}${separator}${n}${name.slice(dot)}`
 }
 
 /**
  * The name itself, or with the first free -2, -3, … when it is taken, reserved, or `index`.
- * @param taken the keys (see nameKey) in use where the file will stand; the chosen one is added.
+ * @param isTaken whether something else stands where a file or folder of that name would
  */
-export function claimName(name: string, taken: Set<string>, separator: Separator): string {
-  let free = name
-  let key = nameKey(free)
-  for (let n = 2; key === 'index' || taken.has(key) || isReservedName(free); n++) {
-    free = `${name}${separator}${n}`
-    key = nameKey(free)
-  }
-  taken.add(key)
+export function claimName(name: string, isTaken: (name: string) => boolean, separator: Separator): string {
+  const wanted = fittingName(name)
+  let free = wanted
+  for (let n = 2; nameKey(free) === 'index' || isReservedName(free) || isTaken(free); n++)
+    free = numbered(wanted, separator, n)
   return free
 }

@@ -9,6 +9,7 @@ import {
   LAYOUTS,
   PLANNED_RULES,
   SEPARATORS,
+  type OwnRedirect,
   type Settings,
   type Site,
 } from '../plan/site.ts'
@@ -62,6 +63,14 @@ const fileName = fc.oneof(
       'index',
       'nul',
       'v1.2',
+      'con.x',
+      'aux.html',
+      'walks.html',
+      'style.css',
+      'fonts',
+      'Σ',
+      'ς',
+      '日'.repeat(80),
     ),
   },
 )
@@ -92,6 +101,10 @@ const sketch: fc.Arbitrary<Sketch> = fc.record({
   leadsTo: fc.nat(1000),
 })
 
+/** Names of pins and addresses that were given out: some the same, some where others would stand. */
+const PINNED = ['kept', 'walks', 'nul.x', 'Walks'] as const
+const GIVEN_OUT = ['walks.html', 'kept.html', 'walks/index.html', 'page.html', 'style.css'] as const
+
 function entryOfSketch(
   id: EntryId,
   { kind, name: label, fileName: own, ...rest }: Sketch,
@@ -120,14 +133,24 @@ function entryOfSketch(
     state: rest.state,
     inOrder: rest.inOrder,
     body: { html: `<p>To <a href="entry:${target}#part">there</a>.${picture}</p>`, changed: '' },
-    pin: rest.isPinned ? { name: 'kept', addresses: ['old/kept.html'] } : null,
+    pin: rest.isPinned
+      ? { name: PINNED[rest.leadsTo % 4]!, addresses: ['old/kept.html', GIVEN_OUT[rest.leadsTo % 5]!] }
+      : null,
     seen: rest.leadsTo % 5 === 0 ? { on: '2026-05-01', marks: { page: '1f' } } : null,
   }
 }
 
 /** Up to four files, some of which are called like those that Viatica makes. */
 const arbitraryFiles: fc.Arbitrary<SiteFile[]> = fc
-  .subarray(['pictures/lock 1.svg', 'style.css', 'menu.js', 'fonts/Own.woff2', 'docs/plan.pdf'])
+  .subarray([
+    'pictures/lock 1.svg',
+    'style.css',
+    'menu.js',
+    'fonts/Own.woff2',
+    'docs/plan.pdf',
+    'walks.html/map.svg',
+    'page/index.css',
+  ])
   .map((paths) =>
     paths.map((path, n) => ({ id: `f${n}`, path, content: `k${n}`, size: 1, alt: 'A "lock" & <gate>' })),
   )
@@ -173,6 +196,33 @@ function depthOf(parents: ReadonlyMap<EntryId, EntryId>, id: EntryId): number {
   return depth
 }
 
+/** Where the author's own redirects start: some where something stands, or would have to be a folder. */
+const arbitraryRedirects: fc.Arbitrary<OwnRedirect[]> = fc
+  .subarray([
+    ...[
+      'walks',
+      'walks.html',
+      'style.css',
+      'a.html/b.html',
+      'a.html',
+      'old/kept.html',
+      'fonts',
+      'docs/plan.pdf/x',
+    ],
+    ...['index/index.html', 'here.html'],
+  ])
+  .map((paths) =>
+    paths.map((from, n) => ({
+      from,
+      to:
+        n % 2 === 0
+          ? { to: 'entry' as const, entry: `e${n % 3}`, fragment: n % 4 === 0 ? 'a b' : '' }
+          : { to: 'address' as const, url: `${BASE_URL}here.html` },
+    })),
+  )
+
+const BASE_URL = 'https://example.org/a%20b/c/'
+
 /** Settings over all that changes addresses, menus and marks. */
 export const arbitrarySettings: fc.Arbitrary<Settings> = fc
   .record({
@@ -182,6 +232,7 @@ export const arbitrarySettings: fc.Arbitrary<Settings> = fc
     extension: fc.constantFrom(...EXTENSIONS),
     namesIndex: fc.boolean(),
     plannedPages: fc.constantFrom(...PLANNED_RULES),
+    redirects: arbitraryRedirects,
     name,
   })
   .map((chosen) => ({ ...DEFAULT_SETTINGS, ...chosen }) as Settings)

@@ -1,7 +1,7 @@
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
-import { generatedPaths } from '@viatica/core/render/generated.ts'
+import { generatedPaths } from '@viatica/core/address/generated.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
 import { styleSheet } from '@viatica/core/render/style/styleSheet.ts'
 import { sitesApi } from '../api/sites.ts'

@@ -20,7 +20,7 @@ export const pinnedHidden: SiteRule = {
                 entry: site.plan.entries.has(to.entry) ? to.entry : site.plan.home,
               },
               words:
-                rests === 'leads-nowhere'
+                rests === 'leads-nowhere' || rests === 'leads-back'
                   ? `The address ${from} was given out and leads to a page that is not on the site.`
                   : `The address ${from} was given out for this page, and something else stands there now.`,
               gist: `${from} ${rests}`,

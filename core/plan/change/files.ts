@@ -1,4 +1,4 @@
-import { nameKey } from '../../standard/fileName.ts'
+import { folderKeys, nameKey } from '../../standard/fileName.ts'
 import { labelOf } from '../entry.ts'
 import { fileTypeOf, MAX_FILES, MAX_SITE_BYTES, type SiteFile } from '../file.ts'
 import type { Site } from '../site.ts'
@@ -10,20 +10,28 @@ import { ChangeRefused } from './refused.ts'
 /** The files of a map by the keys of their paths, and how many bytes they have together. */
 interface FileIndex {
   readonly byKey: Map<string, SiteFile>
+  /** How many files stand in each folder, or under it. */
+  readonly folders: Map<string, number>
   bytes: number
 }
 
 /** Of each map of files; a change of many parts keeps that of its copy up. */
 const indexes = new WeakMap<Site['files'], FileIndex>()
 
+/** Takes a file into an index, or out of it. */
+function count(index: FileIndex, file: SiteFile, by: 1 | -1): void {
+  const key = nameKey(file.path)
+  if (by === 1) index.byKey.set(key, file)
+  else index.byKey.delete(key)
+  for (const folder of folderKeys(key)) index.folders.set(folder, (index.folders.get(folder) ?? 0) + by)
+  index.bytes += by * file.size
+}
+
 function indexOf(files: Site['files']): FileIndex {
   let index = indexes.get(files)
   if (!index) {
-    index = { byKey: new Map(), bytes: 0 }
-    for (const file of files.values()) {
-      index.byKey.set(nameKey(file.path), file)
-      index.bytes += file.size
-    }
+    index = { byKey: new Map(), folders: new Map(), bytes: 0 }
+    for (const file of files.values()) count(index, file, 1)
     indexes.set(files, index)
   }
   return index
@@ -39,23 +47,29 @@ function exchanged(
   const index = indexOf(files)
   if (before) {
     files.delete(before.id)
-    index.byKey.delete(nameKey(before.path))
-    index.bytes -= before.size
+    count(index, before, -1)
   }
   if (after) {
     files.set(after.id, after)
-    index.byKey.set(nameKey(after.path), after)
-    index.bytes += after.size
+    count(index, after, 1)
   }
   return files
 }
 
 /** @throws ChangeRefused when the path of a file is taken, or there is no room for it in the place of the one before */
 function checkRoom(site: Site, file: SiteFile, before?: SiteFile): void {
-  const { byKey, bytes } = indexOf(site.files)
+  const { byKey, folders, bytes } = indexOf(site.files)
   // Where case does not count, one would take the place of the other.
   const there = byKey.get(nameKey(file.path))
   if (there && there.id !== file.id) throw new ChangeRefused(`The site already has a file ${there.path}.`)
+  const key = nameKey(file.path)
+  const ownFolders = new Set(before ? folderKeys(nameKey(before.path)) : [])
+  if ((folders.get(key) ?? 0) > (ownFolders.has(key) ? 1 : 0))
+    throw new ChangeRefused(`The site has a folder ${file.path}.`)
+  const above = [...folderKeys(key)]
+    .flatMap((folder) => byKey.get(folder) ?? [])
+    .find(({ id }) => id !== file.id)
+  if (above) throw new ChangeRefused(`${above.path} is a file of the site: it cannot be a folder, too.`)
   if (site.files.size >= MAX_FILES && !before)
     throw new ChangeRefused(`A site can have at most ${MAX_FILES} files.`)
   if (bytes - (before?.size ?? 0) + file.size > MAX_SITE_BYTES)

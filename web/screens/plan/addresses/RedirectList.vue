@@ -12,11 +12,14 @@ import EntryField from '../../../parts/EntryField.vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
 
 /** Which pages keep the address they were given out at, and what leads on from old addresses. */
-const WHY_IT_RESTS = {
+const WHY_IT_RESTS: Readonly<Record<NonNullable<Redirect['rests']>, string>> = {
   'page-there': 'rests: a page stands there now',
-  'file-there': 'rests: a file stands there now',
+  'file-there': 'rests: a file stands there now, or where its folder would be',
+  'folder-there': 'rests: a folder stands there now',
+  'redirect-there': 'rests: another redirect stands there',
   'leads-nowhere': 'rests: it leads to what is not on the site',
-} as const
+  'leads-back': 'rests: it leads to itself',
+}
 
 const openSite = useOpenSite()
 const site = computed(() => openSite.site!)

@@ -11,7 +11,7 @@ import {
   type StateLook,
   stateFaults,
 } from '@viatica/core/render/style/linkStates.ts'
-import { generatedPaths } from '@viatica/core/render/generated.ts'
+import { generatedPaths } from '@viatica/core/address/generated.ts'
 import { fontStack } from '@viatica/core/render/style/fonts.ts'
 import { fontFaceStyles } from '@viatica/core/render/style/openFonts.ts'
 import { computed } from 'vue'
