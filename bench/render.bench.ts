@@ -42,7 +42,7 @@ function makeSite(pages: number): Site {
 function contextsOf(site: Site): object[] {
   const { plan, settings, surround } = site
   const { paths } = addressesOf(site)
-  const neighbours = neighboursIn(readingRuns(plan, surround.order))
+  const neighbours = neighboursIn(readingRuns(site))
   const menu = itemsOf(site, surround.menus[0]!, plan.home)
   const index = indexOfMenu(menu)
   return [...walk(plan)].map(({ entry }) => {

@@ -1,6 +1,7 @@
 import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
+import { siteFault } from '@viatica/core/plan/siteFault.ts'
 import { type FileSource, outputFiles } from '@viatica/core/formats/archive.ts'
 import { type Settings, settingSchemas, type Site } from '@viatica/core/plan/site.ts'
 import type { Surround } from '@viatica/core/plan/surround/surround.ts'
@@ -74,6 +75,8 @@ export function build(args: readonly string[], folder: string): string {
     settings: { ...site.settings, ...settings },
     surround: changedSurround(site.surround, values),
   }
+  const fault = siteFault(changed)
+  if (fault) throw new Fault(fault)
   const files = [...outputFiles(changed, new Date().getFullYear())].map((output) => ({
     path: join(resolve(folder, values.out!), ...output.path.split('/')),
     data: bytesOf(output, contents),

@@ -239,7 +239,7 @@ test('the demo, edited in the interface and taken away, has no broken link and o
   expect(surrounds.size).toBe(1)
 
   // Next from the home page visits every page of the reading order once, and previous goes back.
-  const order = readingOrder(site.plan)
+  const order = readingOrder(site)
   await visitor.goto(urlOf(order[0]!))
   for (const [step, entry] of order.entries()) {
     expect(visitor.url()).toBe(urlOf(entry))
@@ -326,7 +326,7 @@ async function clickAll(visitor: Page, top: string, pages: readonly string[]) {
 
 /** Every page that is written, those of the reading order first. */
 function readingOrderAndRest(site: Site): string[] {
-  const order = readingOrder(site.plan)
+  const order = readingOrder(site)
   const rest = [...site.plan.entries.values()].filter(
     (entry) => entry.kind === 'page' && entry.state !== 'planned' && !entry.inOrder,
   )

@@ -223,7 +223,7 @@ test('a surround is built from nothing, taken away, and is the same on every pag
     await tryMenuByKeys(visitor)
     expect(await axeFindings(visitor)).toEqual([])
   }
-  await expect(visitor.locator('aside nav.menu').getByRole('link')).toHaveText([
+  await expect(visitor.locator('.side nav.menu').getByRole('link')).toHaveText([
     'Visit',
     'Opening times',
     'Access',

@@ -60,7 +60,9 @@ export class Claims {
   isFile(path: string): boolean {
     const key = nameKey(path)
     // An address without an ending leads on from a folder, mostly: it rests where there is one now.
-    return this.#files.has(key) && (/\.[^/]*$/.test(key) || this.#files.get(key) === NOBODY)
+    return (
+      this.#files.has(key) && (key.lastIndexOf('.') > key.lastIndexOf('/') || this.#files.get(key) === NOBODY)
+    )
   }
 
   claimFile(path: string): void {

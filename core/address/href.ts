@@ -22,7 +22,9 @@ function withoutIndex(href: string, { extension }: LinkRule): string {
  * @returns a function from the plain path of a file of the site to the link, percent-encoded and never empty
  */
 export function hrefsFrom(rule: LinkRule, folder: string): (path: string) => string {
-  const start = { relative: undefined, root: rootPath(rule.baseUrl), absolute: rule.baseUrl }[rule.linkStyle]
+  // Without a published address there is nothing that an absolute link could begin with.
+  const absolute = rule.baseUrl || undefined
+  const start = { relative: undefined, root: rootPath(rule.baseUrl), absolute }[rule.linkStyle]
   const whole =
     start === undefined
       ? (path: string) => relativeHref(folder, path)

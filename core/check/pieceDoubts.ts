@@ -1,5 +1,6 @@
 import { htmlFaults } from '../content/htmlFaults.ts'
-import { isThere, itemsShown } from '../navigate/menu.ts'
+import { shownLinks } from '../navigate/leads.ts'
+import { itemsShown } from '../navigate/menu.ts'
 import { walk } from '../plan/plan.ts'
 import { altOf, isWritten, type Site } from '../plan/site.ts'
 import type { PickedLink, Piece, PieceOf } from '../plan/surround/piece.ts'
@@ -10,8 +11,10 @@ import { elementsOf, parseMainContent } from '../standard/fragment.ts'
 const LONG_LABEL = 60
 
 function linkDoubts(site: Site, links: readonly PickedLink[]): string[] {
-  return links.flatMap(({ label, target }) => {
-    const doubts = isThere(site, target) ? [] : [`“${label}” leads to what is not on the site.`]
+  return links.flatMap((link) => {
+    const { label } = link
+    const [shown] = shownLinks(site, [link])
+    const doubts = shown?.leads ? [] : [`“${shown?.label ?? label}” leads to what is not on the site.`]
     return label.length > LONG_LABEL
       ? [...doubts, `“${label.slice(0, 30)}…” has ${label.length} characters: too long for a menu.`]
       : doubts
@@ -30,11 +33,12 @@ function menuDoubts(site: Site, { menu: id, shape }: PieceOf<'menu'>): string[] 
 function htmlDoubts(site: Site, { html }: PieceOf<'html'>): string[] {
   const doubts = htmlFaults(html).map(({ line, what }) => `Line ${line}: ${what}.`)
   for (const { element } of elementsOf(parseMainContent(html, true))) {
+    const line = element.sourceCodeLocation?.startLine ?? 1
+    if (element.tagName === 'h1')
+      doubts.push(`Line ${line}: each page has a heading of the first level already.`)
     const name = element.attrs.find((one) => one.name === 'menu')?.value
     if (element.tagName === 'put-menu' && !site.surround.menus.some((menu) => menu.name === name))
-      doubts.push(
-        `Line ${element.sourceCodeLocation?.startLine ?? 1}: there is no menu called “${name ?? ''}”.`,
-      )
+      doubts.push(`Line ${line}: there is no menu called “${name ?? ''}”.`)
   }
   return doubts
 }

@@ -113,7 +113,12 @@ const CASES: readonly (readonly [string, readonly SingleChange[], number, readon
   ['home-name', [set('home', 'fileName', 'start')], 1, [set('home', 'fileName', 'index')]],
   [
     'pinned-hidden',
-    [set('times', 'pin', pin), set('access', 'fileName', 'times'), set('times', 'fileName', 'hours')],
+    [
+      set('times', 'pin', pin),
+      set('access', 'pin', pin),
+      set('times', 'fileName', 'hours'),
+      set('access', 'fileName', 'times'),
+    ],
     1,
     [set('times', 'pin', pin), set('times', 'fileName', 'hours')],
   ],

@@ -73,7 +73,8 @@ function bodyRegion(element: Element, sectionMenus: ReadonlySet<string>): Region
     return frameRegion(element, 'header', sectionMenus)
   if (tagName === 'footer' && hasClass(element, 'site-footer'))
     return frameRegion(element, 'footer', sectionMenus)
-  if (tagName === 'aside' && hasClass(element, 'side')) return frameRegion(element, 'side', sectionMenus)
+  if (hasClass(element, 'side') && (tagName === 'aside' || tagName === 'div'))
+    return frameRegion(element, 'side', sectionMenus)
   if (tagName === 'nav' && hasClass(element, 'breadcrumb')) return 'breadcrumb'
   if (tagName === 'nav' && hasClass(element, 'pager')) return 'pager'
   if (tagName === 'nav' && hasClass(element, 'menu'))

@@ -1,5 +1,6 @@
 import { breadcrumbOf } from '../navigate/breadcrumb.ts'
-import { hereMark, indexOfMenu, isThere, itemsShown, type MenuItem } from '../navigate/menu.ts'
+import { shownLinks } from '../navigate/leads.ts'
+import { hereMark, indexOfMenu, itemsShown, type MenuItem } from '../navigate/menu.ts'
 import { pageAbove } from '../navigate/pageAbove.ts'
 import { type Neighbours, neighboursIn, readingRuns } from '../navigate/readingOrder.ts'
 import { type EntryId, isBegun, type LinkTarget, type PageEntry } from '../plan/entry.ts'
@@ -63,7 +64,7 @@ function menuLinks(site: Site, menu: Menu, shape: MenuShape): (on: OnPage) => re
 }
 
 function pickedLinks(site: Site, links: readonly PickedLink[]): readonly Leads[] {
-  return links.flatMap(({ target }) => (isThere(site, target) ? [leads(target)] : []))
+  return shownLinks(site, links).flatMap((one) => (one.leads ? [leads(one.leads)] : []))
 }
 
 function breadcrumbLinks(site: Site): (on: OnPage) => readonly Leads[] {
@@ -139,8 +140,8 @@ export interface LinksOfPiece {
 
 /** Prepares what tells the links that each piece of the surround writes on a page. */
 export function surroundLinks(site: Site): (page: PageEntry) => LinksOfPiece[] {
-  const { plan, surround } = site
-  const neighbours = neighboursIn(readingRuns(plan, surround.order))
+  const { surround } = site
+  const neighbours = neighboursIn(readingRuns(site))
   const pieces = [...standings(surround)].map(({ piece, place }) => ({
     piece,
     place,

@@ -103,7 +103,11 @@ describe('site files', () => {
       /home page/,
     ],
     ['a planned home page', withPlan({ state: 'planned' }), /draft or ready/],
-    ['a banner without its file', withPlan({ banner: { file: 'x', alt: '' } }), /names the file "x"/],
+    [
+      'a banner without its file',
+      withPlan({ banner: { file: 'x', alt: '' } }),
+      /banner picture of “Home” is not among the files/,
+    ],
     [
       'a file without its bytes',
       JSON.stringify({ ...good, files: [{ id: 'a', path: 'a.svg', content: 'k' }] }),

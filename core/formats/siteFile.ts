@@ -3,17 +3,12 @@ import * as v from 'valibot'
 import { type Branch, branchSchema, entriesOfBranch } from '../plan/branch.ts'
 import { type EntryId, FIELDS_OF_KIND, type EntryField, pageSchema } from '../plan/entry.ts'
 import { MAX_FILES, siteFileSchema } from '../plan/file.ts'
-import { MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
+import { MAX_LEVELS } from '../plan/plan.ts'
 import { DEFAULT_SETTINGS, type SettingName, settingSchemas, type Site } from '../plan/site.ts'
+import { siteFault } from '../plan/siteFault.ts'
 import { fromSiteData, type SiteData, toSiteData } from '../plan/siteData.ts'
-import {
-  filesOfSurround,
-  STANDARD_SURROUND,
-  surroundFault,
-  surroundSchema,
-} from '../plan/surround/surround.ts'
+import { STANDARD_SURROUND, surroundSchema } from '../plan/surround/surround.ts'
 import { FIRST_VERSION_NAMES, firstVersionSettings, surroundOfFirstVersion } from './firstVersion.ts'
-import { nameKey } from '../standard/fileName.ts'
 import { listOf } from '../standard/list.ts'
 import { tooDeepAt } from './jsonDepth.ts'
 import { checkSize, InputFault, placeIn } from './inputFault.ts'
@@ -122,32 +117,6 @@ function bytesInBase64(text: string): number {
   return (text.length / 4) * 3 - padding
 }
 
-/** What the schema cannot see: ids that are used twice, and ids that name nothing. */
-function crossFaults(
-  { plan, settings: { logo }, surround }: Pick<SiteData, 'plan' | 'settings' | 'surround'>,
-  files: Site['files'],
-): string | undefined {
-  const seen = new Set<EntryId>()
-  for (const { entry, level } of entriesOfBranch(plan)) {
-    if (seen.has(entry.id)) return `Two entries have the id "${entry.id}".`
-    seen.add(entry.id)
-    if (level > MAX_LEVELS) return `The plan has more than ${MAX_LEVELS} levels.`
-    if (entry.kind === 'page' && entry.banner && !files.has(entry.banner.file)) {
-      return `The banner of "${entry.id}" names the file "${entry.banner.file}", which the site does not have.`
-    }
-  }
-  if (seen.size > MAX_ENTRIES) return `The plan has more than ${MAX_ENTRIES} entries.`
-  if (logo && !files.has(logo.file))
-    return `The logo names the file "${logo.file}", which the site does not have.`
-  const missing = filesOfSurround(surround).find((file) => !files.has(file))
-  if (missing) return `A piece names the file "${missing}", which the site does not have.`
-  const fault = surroundFault(surround)
-  if (fault) return fault
-  if (plan.kind !== 'page') return 'The plan must start with the home page.'
-  if (plan.state === 'planned') return 'The home page must be draft or ready.'
-  return undefined
-}
-
 /**
  * Reads a site file.
  * @throws InputFault, with the place, for anything that is not a sound site file
@@ -169,17 +138,20 @@ export function readSiteFile(text: string): ReadSite {
   const data = { ...result.output, ...splitSettings(result.output) }
   const sized = data.files.map((file) => ({ ...file, size: bytesInBase64(contents[file.content] ?? '') }))
   const files = new Map(sized.map((file) => [file.id, file]))
-  const fault = crossFaults(data, files)
-  if (fault) throw new InputFault(fault)
-  if (files.size < result.output.files.length) throw new InputFault('Two files have the same id.')
-  if (new Set([...files.values()].map((file) => nameKey(file.path))).size < files.size) {
-    throw new InputFault('Two files have the same path.')
+  const ids = new Set<EntryId>()
+  for (const { entry } of entriesOfBranch(data.plan)) {
+    if (ids.has(entry.id)) throw new InputFault(`Two entries have the id "${entry.id}".`)
+    ids.add(entry.id)
   }
+  if (files.size < result.output.files.length) throw new InputFault('Two files have the same id.')
+  const site: Site = { ...fromSiteData(data), files }
+  const fault = siteFault(site)
+  if (fault) throw new InputFault(fault)
   for (const file of files.values()) {
     if (!Object.hasOwn(contents, file.content))
       throw new InputFault(`The contents of ${file.path} are missing.`)
   }
-  return { site: { ...fromSiteData(data), files }, contents: new Map(Object.entries(contents)) }
+  return { site, contents: new Map(Object.entries(contents)) }
 }
 
 /** What each field is when the file does not say; a title is always said. */

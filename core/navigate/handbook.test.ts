@@ -2,6 +2,7 @@ import { newPage } from '../plan/newEntry.ts'
 import { readdirSync, readFileSync } from 'node:fs'
 import { parse } from 'parse5'
 import { type Branch, planOfBranch } from '../plan/branch.ts'
+import { siteWith } from '../plan/site.ts'
 import { elementsOf } from '../standard/fragment.ts'
 import { neighboursIn, readingOrder } from './readingOrder.ts'
 
@@ -61,7 +62,7 @@ function branchOf(name: string): Branch {
 
 test('previous and next of all 127 pages of the Debian handbook', () => {
   const plan = planOfBranch(branchOf('index.html'))
-  const order = readingOrder(plan)
+  const order = readingOrder(siteWith({ name: 'Handbook' }, plan))
   const neighbours = neighboursIn([order])
   const nameOf = (id: string | undefined) => {
     const entry = id === undefined ? undefined : plan.entries.get(id)

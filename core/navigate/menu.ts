@@ -1,8 +1,9 @@
 import { type EntryId, labelOf, type LinkTarget } from '../plan/entry.ts'
 import { ancestorsOf, childrenOf, entryOf, type Plan } from '../plan/plan.ts'
-import { isWritten, type Site } from '../plan/site.ts'
+import type { Site } from '../plan/site.ts'
 import type { Menu, MenuException, PlanMenu } from '../plan/surround/menu.ts'
-import type { MenuShape, PickedLink } from '../plan/surround/piece.ts'
+import type { MenuShape } from '../plan/surround/piece.ts'
+import { endOf, shownLinks, type ShownLink } from './leads.ts'
 
 /** One item of a menu, with those under it. */
 export interface MenuItem {
@@ -18,17 +19,10 @@ export interface MenuItem {
 
 const to = (entry: EntryId): LinkTarget => ({ to: 'entry', entry, fragment: '' })
 
-/** Whether a target is there to be led to: an address elsewhere, a file of the site, or a page that is written. */
-export function isThere(site: Site, target: LinkTarget): boolean {
-  if (target.to === 'file') return site.files.has(target.file)
-  return target.to === 'address' || isWritten(site, site.plan.entries.get(target.entry))
-}
-
 /** Where an entry leads; undefined for a group, a dead link, and a page that is not written. */
 export function targetOfEntry(site: Site, id: EntryId): LinkTarget | undefined {
   const entry = site.plan.entries.get(id)
-  const target = entry?.kind === 'page' ? to(id) : entry?.kind === 'link' ? entry.target : undefined
-  return target && isThere(site, target) ? target : undefined
+  return entry && entry.kind !== 'group' ? endOf(site, to(id)) : undefined
 }
 
 /** Whether an entry stands in menus though it leads nowhere yet: a planned page where these show as text. */
@@ -52,8 +46,8 @@ function itemOf({ site, exceptions }: Projection, id: EntryId, items: readonly M
 }
 
 /**
- * The items for what stands under an entry. An entry shows when it is in menus and leads somewhere; a group when at
- * least one entry under it shows.
+ * The items for what stands under an entry. An entry shows when it is in menus and leads somewhere, or has at least one
+ * entry under it that shows: then a group, and a planned page that the site leaves out, is text above these.
  * @param isOpen whether what is under an entry shows, where the depth allows it
  */
 function itemsUnder(
@@ -68,11 +62,8 @@ function itemsUnder(
     const entry = entryOf(site.plan, id)
     if (!entry.inMenu || exceptions.get(id)?.leftOut) continue
     const under = depth > 1 && isOpen(id) ? itemsUnder(projection, id, depth - 1, isOpen) : []
-    const shows =
-      entry.kind === 'group'
-        ? under.length > 0
-        : targetOfEntry(site, id) !== undefined || showsAsText(site, id)
-    if (shows) items.push(itemOf(projection, id, under))
+    const leads = targetOfEntry(site, id) !== undefined || showsAsText(site, id)
+    if (leads || (entry.kind !== 'link' && under.length > 0)) items.push(itemOf(projection, id, under))
   }
   return items
 }
@@ -95,16 +86,17 @@ function itemsAround(projection: Projection, depth: number, page: EntryId): read
   if (section === undefined || childrenOf(plan, section).length === 0) return []
   const isOnWay = new Set(way)
   const items = itemsUnder(projection, section, depth, (id) => isOnWay.has(id) || isGroup(plan, id))
-  return items.length === 0 ? [] : [itemOf(projection, section, items)]
+  const isIn = entryOf(plan, section).inMenu && !projection.exceptions.get(section)?.leftOut
+  return items.length === 0 || !isIn ? items : [itemOf(projection, section, items)]
 }
 
 /** A group leads nowhere by itself, so that it shows what is under it always. */
 const isGroup = (plan: Plan, id: EntryId) => entryOf(plan, id).kind === 'group'
 
-function pickedItem(site: Site, { id, label, target }: PickedLink): MenuItem | undefined {
-  if (!isThere(site, target)) return undefined
-  const entry = target.to === 'entry' && target.fragment === '' ? target.entry : undefined
-  return { id, entry, label, target, items: [] }
+function pickedItem({ link: { id, target }, label, leads }: ShownLink): MenuItem {
+  const at = leads ?? target
+  const entry = at.to === 'entry' && at.fragment === '' ? at.entry : undefined
+  return { id, entry, label, target: leads, items: [] }
 }
 
 /** Whether the items of a menu are the same on every page, but for marks. */
@@ -113,11 +105,11 @@ export function isSameEverywhere(menu: Menu): boolean {
 }
 
 /**
- * The items of a menu on a page. Entries that are out of menus, dead links, and planned pages where the site leaves
- * these out, are left out with all that is under them.
+ * The items of a menu on a page. Entries that are out of menus are left out with all that is under them; dead links, and
+ * planned pages where the site leaves these out, by themselves.
  */
 export function itemsOf(site: Site, menu: Menu, page: EntryId): readonly MenuItem[] {
-  if (menu.kind === 'picked') return menu.links.flatMap((link) => pickedItem(site, link) ?? [])
+  if (menu.kind === 'picked') return shownLinks(site, menu.links).map(pickedItem)
   const projection = projectionOf(site, menu)
   switch (menu.from.at) {
     case 'home':
@@ -180,13 +172,17 @@ export function indexOfMenu(menu: readonly MenuItem[]): MenuIndex {
   return { itemOf, parents }
 }
 
-/** The marks of a menu on a page: at most one item is `here`, or else at most one is `nearest`. */
+/**
+ * The marks of a menu on a page: at most one item is `here`, or else at most one is `nearest`. The home page is no section
+ * of the pages under it.
+ */
 export function hereMark(plan: Plan, { itemOf, parents }: MenuIndex, page: EntryId): HereMark {
   const here = itemOf.get(page)
-  const ancestor = here ? undefined : ancestorsOf(plan, page).findLast((id) => itemOf.has(id))
-  const nearest = ancestor && itemOf.get(ancestor)
-  const within = new Set<string>()
+  const sections = ancestorsOf(plan, page).flatMap((id) => (id === plan.home ? [] : (itemOf.get(id) ?? [])))
+  const nearest = here === undefined ? sections.at(-1) : undefined
   const marked = here ?? nearest
+  // In a menu of one level a section stands before what is in it, not above.
+  const within = new Set(sections.filter((id) => id !== marked))
   for (let up = marked && parents.get(marked); up !== undefined; up = parents.get(up)) within.add(up)
   return { here, nearest, within }
 }

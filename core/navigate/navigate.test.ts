@@ -1,9 +1,9 @@
 import fc from 'fast-check'
-import { isBegun, labelOf } from '../plan/entry.ts'
+import { labelOf, type LinkTarget, type PageEntry } from '../plan/entry.ts'
 import { ancestorsOf, entryOf, walk } from '../plan/plan.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import type { SetEntry } from '../plan/change/change.ts'
-import type { Site } from '../plan/site.ts'
+import { isWritten, type Site } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
 import type { MenuShape } from '../plan/surround/piece.ts'
 import { readOpml } from '../formats/opml.ts'
@@ -145,7 +145,8 @@ describe('the here mark', () => {
     ['times', 2, { here: 'times', nearest: undefined, within: ['visit'] }],
     ['times', 1, { here: undefined, nearest: 'visit', within: [] }],
     ['ramps', 2, { here: undefined, nearest: 'access', within: ['visit'] }],
-    ['stage-1', 1, { here: undefined, nearest: 'home', within: [] }],
+    // The home page is no section: it does not stand for what is under it.
+    ['stage-1', 1, { here: undefined, nearest: undefined, within: [] }],
   ] as const)('on %s in a menu of depth %i', (page, menuDepth, expected) => {
     expect(markOn(page, menuDepth)).toEqual(expected)
   })
@@ -159,20 +160,17 @@ describe('breadcrumbs', () => {
 })
 
 describe('the reading order', () => {
+  const withOrder = (order: Site['surround']['order']): Site => ({
+    ...site,
+    surround: { ...site.surround, order },
+  })
+
   test('goes depth first, each page before those under it, and passes over groups and links', () => {
-    expect(readingOrder(site.plan)).toEqual([
-      'home',
-      'visit',
-      'times',
-      'access',
-      'ramps',
-      'stage-1',
-      'privacy',
-    ])
+    expect(readingOrder(site)).toEqual(['home', 'visit', 'times', 'access', 'ramps', 'stage-1', 'privacy'])
   })
 
   test('passes over a page that is not in it, but not over those under it', () => {
-    expect(readingOrder(set(site, 'visit', 'inOrder', false).plan)).toEqual([
+    expect(readingOrder(set(site, 'visit', 'inOrder', false))).toEqual([
       'home',
       'times',
       'access',
@@ -183,19 +181,16 @@ describe('the reading order', () => {
   })
 
   test('within sections: each top-level section for itself, its own page first; pages alone have no neighbours', () => {
-    const { plan } = site
-    expect(readingRuns(plan, { scope: 'section', series: [] })).toEqual([
-      ['visit', 'times', 'access', 'ramps'],
-      ['stage-1'],
-    ])
-    expect(neighboursIn(readingRuns(plan, { scope: 'section', series: [] }))('privacy')).toEqual({
+    const sections = readingRuns(withOrder({ scope: 'section', series: [] }))
+    expect(sections).toEqual([['visit', 'times', 'access', 'ramps'], ['stage-1']])
+    expect(neighboursIn(sections)('privacy')).toEqual({
       previous: undefined,
       next: undefined,
     })
   })
 
   test('in series: only the sections that are picked, one inside another for itself', () => {
-    const runs = (series: string[]) => readingRuns(site.plan, { scope: 'series', series })
+    const runs = (series: string[]) => readingRuns(withOrder({ scope: 'series', series }))
     expect(runs([])).toEqual([])
     expect(runs(['visit'])).toEqual([['visit', 'times', 'access', 'ramps']])
     expect(runs(['visit', 'access'])).toEqual([
@@ -206,8 +201,9 @@ describe('the reading order', () => {
 
   test('on any plan: next visits every page in it once, previous goes back, and it does not wrap', () => {
     fc.assert(
-      fc.property(arbitrarySite(), ({ plan }) => {
-        const order = readingOrder(plan)
+      fc.property(arbitrarySite(), (any) => {
+        const { plan } = any
+        const order = readingOrder(any)
         const neighbours = neighboursIn([order])
         const seen: string[] = []
         for (let at: string | undefined = order[0]; at !== undefined; at = neighbours(at).next) {
@@ -216,7 +212,7 @@ describe('the reading order', () => {
           expect(seen.length).toBeLessThanOrEqual(order.length)
         }
         expect(seen).toEqual(order)
-        const wanted = [...walk(plan)].filter(({ entry }) => isBegun(entry) && entry.inOrder)
+        const wanted = [...walk(plan)].filter(({ entry }) => isWritten(any, entry) && entry.inOrder)
         expect(order).toHaveLength(wanted.length)
         // A page stands after each of its ancestors that is in the order.
         for (const id of order) {
@@ -248,4 +244,112 @@ describe('document titles', () => {
     expect(title(patterned, 'home')).toBe('Trust: Locks')
     expect(title(set(patterned, 'times', 'title', '{site} $& {x}'), 'times')).toBe('{site} $& {x} | Trust')
   })
+})
+
+describe('picked links', () => {
+  const picking = (from: Site, ...links: [target: LinkTarget, label?: string][]): readonly MenuItem[] => {
+    const menu: Menu = {
+      id: 'picked',
+      kind: 'picked',
+      name: 'Picked',
+      links: links.map(([target, label = ''], n) => ({ id: `l${n}`, label, target, isButton: false })),
+    }
+    return itemsOf({ ...from, surround: { ...from.surround, menus: [menu] } }, menu, 'home')
+  }
+  const entry = (id: string): LinkTarget => ({ to: 'entry', entry: id, fragment: '' })
+  const said = (items: readonly MenuItem[]) => items.map(({ label, target }) => [label, target])
+
+  test('lead on where a link of the plan does, and stand as text where there is nothing to lead to yet', () => {
+    const shop: LinkTarget = { to: 'address', url: 'https://shop.example.org/' }
+    expect(said(picking(site, [entry('shop')], [entry('walk')], [entry('gone')], [entry('times')]))).toEqual([
+      ['Shop', shop],
+      ['Walk', undefined],
+      ['Times', entry('times')],
+    ])
+    const planned = set(site, 'times', 'state', 'planned')
+    expect(said(picking(planned, [entry('times')]))).toEqual([])
+    const asText = { ...planned, settings: { ...site.settings, plannedPages: 'text' as const } }
+    expect(said(picking(asText, [entry('times')]))).toEqual([['Times', undefined]])
+  })
+
+  test('without a label say what the entry says, whatever that comes to be', () => {
+    const renamed = set(site, 'times', 'label', 'Opening hours')
+    expect(
+      said(picking(renamed, [entry('times')], [entry('times'), 'Hours'])).map(([label]) => label),
+    ).toEqual(['Opening hours', 'Hours'])
+  })
+
+  test('that lead to each other lead nowhere', () => {
+    const round = set(site, 'shop', 'target', entry('shop'))
+    expect(picking(round, [entry('shop')])).toEqual([])
+    expect(shape(mainMenu(round))).not.toContain('shop')
+  })
+})
+
+describe('what is left out takes nothing along that is on the site', () => {
+  test('a planned section that is left out stands as text above its pages', () => {
+    const menu = mainMenu(set(depth(2), 'visit', 'state', 'planned'))
+    expect(menu.find(({ id }) => id === 'visit')).toMatchObject({
+      target: undefined,
+      items: [{ id: 'times' }, { id: 'access' }],
+    })
+    const alone = set(
+      set(set(depth(2), 'visit', 'state', 'planned'), 'times', 'state', 'planned'),
+      'access',
+      'inMenu',
+      false,
+    )
+    expect(shape(mainMenu(alone))).not.toContain('visit')
+  })
+
+  test('a section that is out of menus does not stand in its section menu; what is under it does', () => {
+    const menu: Menu = { id: 's', kind: 'plan', name: 'S', from: { at: 'section' }, depth: 2, exceptions: [] }
+    expect(shape(itemsOf(site, menu, 'ramps'))).toEqual([['visit', ['times', ['access', ['ramps']]]]])
+    expect(shape(itemsOf(set(site, 'visit', 'inMenu', false), menu, 'ramps'))).toEqual([
+      'times',
+      ['access', ['ramps']],
+    ])
+    const except = { ...menu, exceptions: [{ entry: 'visit', label: '', leftOut: true }] }
+    expect(shape(itemsOf(site, except, 'times'))).toEqual(['times', 'access'])
+  })
+
+  test('a section menu in one line marks the section of the page in it', () => {
+    const menu: Menu = { id: 's', kind: 'plan', name: 'S', from: { at: 'section' }, depth: 2, exceptions: [] }
+    const items = itemsShown(site, menu, 'row', 'times')
+    expect(hereMark(site.plan, indexOfMenu(items), 'times')).toEqual({
+      here: 'times',
+      nearest: undefined,
+      within: new Set(['visit']),
+    })
+  })
+
+  test('pages that stand in for planned ones are in the reading order', () => {
+    const planned = set(site, 'times', 'state', 'planned')
+    expect(readingOrder(planned)).not.toContain('times')
+    const held = { ...planned, settings: { ...site.settings, plannedPages: 'stand-in' as const } }
+    expect(readingOrder(held)).toEqual(readingOrder(site))
+  })
+})
+
+test.each([
+  ['{title} · {site}', 'Times · Trust'],
+  ['{title} – {section} – {site}', 'Times – Visit – Trust'],
+  ['{title} · {tagline} · {site}', 'Times · Trust'],
+  ['{tagline}: {title}', 'Times'],
+  ['{title} ({tagline}) · {site}', 'Times · Trust'],
+  ['{title} | {tagline}', 'Times'],
+  ['{tagline}', 'Times'],
+  ['Trust', 'Trust'],
+])('the title of a page by the pattern %j is %j', (titlePattern, expected) => {
+  const patterned = { ...site, settings: { ...site.settings, titlePattern } }
+  expect(documentTitle(patterned, entryOf(site.plan, 'times') as PageEntry)).toBe(expected)
+})
+
+test('no pattern leaves a title empty, and a section has none of its own before it', () => {
+  const patterned = {
+    ...site,
+    settings: { ...site.settings, titlePattern: '{section}: {title}', homeTitlePattern: '{tagline}' },
+  }
+  expect(documentTitle(patterned, entryOf(site.plan, 'visit') as PageEntry)).toBe('Visit')
+  expect(documentTitle(patterned, entryOf(site.plan, 'home') as PageEntry)).toBe('Home')
 })

@@ -1,5 +1,6 @@
-import { type EntryId, isBegun } from '../plan/entry.ts'
+import type { EntryId } from '../plan/entry.ts'
 import { ancestorsOf, childrenOf, type Plan, walk } from '../plan/plan.ts'
+import { isWritten, type Site } from '../plan/site.ts'
 import type { OrderRule } from '../plan/surround/rules.ts'
 
 /** What comes before and after a page in the reading order. */
@@ -10,11 +11,11 @@ export interface Neighbours {
 
 /**
  * The pages of the whole site in the order to read them: depth first, each before the pages under it, from the
- * home page. What is not a page, not yet begun, or not in the order is passed over; what is under it is not.
+ * home page. What is not a page, not written, or not in the order is passed over; what is under it is not.
  */
-export function readingOrder(plan: Plan): readonly EntryId[] {
+export function readingOrder(site: Site): readonly EntryId[] {
   const order: EntryId[] = []
-  for (const { entry } of walk(plan)) if (isBegun(entry) && entry.inOrder) order.push(entry.id)
+  for (const { entry } of walk(site.plan)) if (isWritten(site, entry) && entry.inOrder) order.push(entry.id)
   return order
 }
 
@@ -32,10 +33,10 @@ function scopeOf(plan: Plan, { scope, series }: OrderRule): (page: EntryId) => E
 }
 
 /** The reading order, cut into the runs within which previous and next lead. */
-export function readingRuns(plan: Plan, rule: OrderRule): readonly (readonly EntryId[])[] {
-  const scope = scopeOf(plan, rule)
+export function readingRuns(site: Site): readonly (readonly EntryId[])[] {
+  const scope = scopeOf(site.plan, site.surround.order)
   const runs = new Map<EntryId, EntryId[]>()
-  for (const page of readingOrder(plan)) {
+  for (const page of readingOrder(site)) {
     const section = scope(page)
     if (section === undefined) continue
     const run = runs.get(section)

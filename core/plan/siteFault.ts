@@ -2,7 +2,7 @@ import { folderKeys, nameKey } from '../standard/fileName.ts'
 import { labelOf } from './entry.ts'
 import { MAX_FILES, MAX_SITE_BYTES } from './file.ts'
 import { MAX_ENTRIES, MAX_LEVELS, type Plan, walk } from './plan.ts'
-import type { Site } from './site.ts'
+import type { Settings, Site } from './site.ts'
 import { filesOfSurround, surroundFault } from './surround/surround.ts'
 
 /** What is wrong with a plan as a whole: a tree of at most so many levels and entries, with a page at its root. */
@@ -50,17 +50,31 @@ function filesFault({ files }: Site): string | undefined {
 
 /** A file that something of the site needs and that is not there, in words. */
 function missingFile({ settings, surround, files, plan }: Site): string | undefined {
-  if (settings.logo && !files.has(settings.logo.file)) return 'The picture of the logo is no longer there.'
+  if (settings.logo && !files.has(settings.logo.file))
+    return 'The picture of the logo is not among the files of the site.'
   if (filesOfSurround(surround).some((id) => !files.has(id)))
-    return 'A file that the surround uses is no longer there.'
+    return 'A file that the surround uses is not among the files of the site.'
   for (const entry of plan.entries.values()) {
     if (entry.kind === 'page' && entry.banner && !files.has(entry.banner.file))
-      return `The banner picture of “${labelOf(entry)}” is no longer among the files of the site.`
+      return `The banner picture of “${labelOf(entry)}” is not among the files of the site.`
   }
   return undefined
 }
 
+/** What is wrong with settings beside each other. */
+export function settingsFault({ linkStyle, baseUrl }: Settings): string | undefined {
+  return linkStyle === 'absolute' && baseUrl === ''
+    ? 'Absolute links start with the published address: say first what that is.'
+    : undefined
+}
+
 /** What is wrong with a site as a whole, in words for the author; undefined when it is sound. */
 export function siteFault(site: Site): string | undefined {
-  return planFault(site.plan) ?? filesFault(site) ?? missingFile(site) ?? surroundFault(site.surround)
+  return (
+    settingsFault(site.settings) ??
+    planFault(site.plan) ??
+    filesFault(site) ??
+    missingFile(site) ??
+    surroundFault(site.surround)
+  )
 }

@@ -1,5 +1,12 @@
 import type { Body } from '../plan/entry.ts'
-import { elementsOf, serializeContent } from '../standard/fragment.ts'
+import {
+  type Element,
+  elementsOf,
+  isElement,
+  type Node,
+  serializeContent,
+  textOf,
+} from '../standard/fragment.ts'
 import { settle } from './containment.ts'
 import { indentLines } from './indent.ts'
 import { type Marked, markedOf, markSlots, pointersIn, type Slot } from './slots.ts'
@@ -16,13 +23,25 @@ const INDENT = 6
 
 const compiled = new WeakMap<Body, CompiledBody>()
 
+/** Whether content brings the first heading of its page: one that says something, and is not in a template. */
+function bringsHeading({ childNodes }: { childNodes: Node[] }): boolean {
+  return childNodes.some((node) => {
+    if (!isElement(node)) return false
+    const says = () =>
+      textOf(node).trim() !== '' || [...elementsOf(node)].some(({ element }) => hasAlternative(element))
+    return (node.tagName === 'h1' && says()) || bringsHeading(node)
+  })
+}
+
+const hasAlternative = ({ tagName, attrs }: Element) =>
+  tagName === 'img' && attrs.some(({ name, value }) => name === 'alt' && value.trim() !== '')
+
 /** Parses and serialises a body on its own, so that nothing left open in it can reach the footer. Remembered. */
 export function compileBody(body: Body): CompiledBody {
   const known = compiled.get(body)
   if (known) return known
   const fragment = settle(body.html)
-  let hasFirstHeading = false
-  for (const { element } of elementsOf(fragment)) if (element.tagName === 'h1') hasFirstHeading = true
+  const hasFirstHeading = bringsHeading(fragment)
   const slots = markSlots(fragment)
   indentLines(fragment, 0, INDENT)
   const marked = markedOf(serializeContent(fragment).trim(), slots)

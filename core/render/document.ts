@@ -40,6 +40,8 @@ export interface Layout {
   readonly mainEnd: readonly Row[]
   readonly after: readonly Row[]
   readonly footer: readonly Row[]
+  /** Whether only navigation stands at the side. */
+  readonly isSideNavigation: boolean
   /** Whether a piece is the first heading of pages. */
   readonly hasHeading: boolean
 }
@@ -74,6 +76,7 @@ export function layoutOf({ places }: Pick<Surround, 'places'>): Layout {
     pieces,
     header: rows.header,
     side: rows.side,
+    isSideNavigation: rows.side.every(isNavigation),
     before: rows.before.slice(0, top),
     mainTop: rows.before.slice(top),
     mainEnd: rows.after.slice(0, end),
@@ -99,9 +102,11 @@ const wrapped = (open: string, inside: string, tag: string) =>
 /** The body of a page, from the header to the footer. @param own what the author writes, its heading included */
 export function writeBody(layout: Layout, pieces: readonly RenderedPiece[], own: string): string {
   const rows = (list: readonly Row[]) => writeRows(list, pieces)
+  // Beside the content, navigation is a landmark by itself: an aside around nothing else would be one without a name.
+  const side = layout.isSideNavigation ? 'div' : 'aside'
   return (
     wrapped('<header class="site-header">', rows(layout.header), 'header') +
-    wrapped('<aside class="side">', rows(layout.side), 'aside') +
+    wrapped(`<${side} class="side">`, rows(layout.side), side) +
     wrapped('<div class="before">', rows(layout.before), 'div') +
     `    <main id="main">\n${rows(layout.mainTop)}${own}${rows(layout.mainEnd)}    </main>\n` +
     wrapped('<div class="after">', rows(layout.after), 'div') +

@@ -12,7 +12,6 @@ document.addEventListener('DOMContentLoaded', () => {
     const isOpen = (button) => button.getAttribute('aria-expanded') === 'true';
     const set = (button, open) => {
       button.setAttribute('aria-expanded', String(open));
-      if (button.dataset.close) button.title = open ? button.dataset.close : button.dataset.open;
       const list = document.getElementById(button.getAttribute('aria-controls'));
       // A submenu that would leave the window at the right hangs from the other end of its item.
       list.classList.remove('from-end');
@@ -23,7 +22,6 @@ document.addEventListener('DOMContentLoaded', () => {
 
     for (const button of buttons) {
       button.hidden = false;
-      button.dataset.open = button.title;
       button.addEventListener('click', () => {
         if (submenuButtons.includes(button)) closeOthers(button);
         set(button, !isOpen(button));

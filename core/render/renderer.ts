@@ -61,7 +61,7 @@ const MAX_FOLDERS = 64
 export function createRenderer(site: Site, year: number): Renderer {
   const { plan, settings, surround } = site
   const { paths } = addressesOf(site)
-  const neighbours = neighboursIn(readingRuns(plan, surround.order))
+  const neighbours = neighboursIn(readingRuns(site))
   const words = wordsOf(settings.language, surround.words)
   const layout = layoutOf(surround)
   const open =
@@ -94,7 +94,7 @@ export function createRenderer(site: Site, year: number): Renderer {
     const on = { page, order: neighbours(id) }
     return {
       ...headParts(site, page, path, on.order, folder.links),
-      body: surround.here.bodyId ? ` id="${bodyId(path)}"` : '',
+      body: surround.here.bodyId ? ` id="page-${id}"` : '',
       pieces: layout.pieces.map(({ piece, place }, at) => {
         const { html } = folder.pieces[at]!
         return { piece, place, html: typeof html === 'string' ? html : html(on) }
@@ -122,12 +122,4 @@ export function createRenderer(site: Site, year: number): Renderer {
       return folderAt(folderOf(paths.get(id)!)).pieces[at]?.menu?.parts(id)
     },
   }
-}
-
-/** An id for the body of a page, from its path: `page-walks-stage-1`. */
-function bodyId(path: string): string {
-  return `page-${path
-    .replace(/\.[a-z]+$/, '')
-    .toLowerCase()
-    .replace(/[^a-z0-9_-]+/g, '-')}`
 }

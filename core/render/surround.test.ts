@@ -1,3 +1,4 @@
+import { applyChange } from '../plan/change/apply.ts'
 import fc from 'fast-check'
 import { addressesOf } from '../address/addresses.ts'
 import { encodePath } from '../address/relative.ts'
@@ -7,7 +8,7 @@ import type { PageEntry } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import type { Piece, Place } from '../plan/surround/piece.ts'
-import { EMPTY_SURROUND, STANDARD_SURROUND, type Surround } from '../plan/surround/surround.ts'
+import { EMPTY_SURROUND, STANDARD_SURROUND, standings, type Surround } from '../plan/surround/surround.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { htmlFaults } from '../testing/htmlValidator.ts'
@@ -35,7 +36,16 @@ describe('any surround over any plan', () => {
           const ids = read.elements.flatMap((element) => attribute(element, 'id') ?? [])
           expect(new Set(ids).size).toBe(ids.length)
           const labels = read.all('nav').map((nav) => attribute(nav, 'aria-label'))
-          expect(new Set(labels).size).toBe(labels.length)
+          expect(labels.every((label) => label)).toBe(true)
+          // Only what is the same in two places has one name.
+          const things = [...standings(site.surround)].map(({ piece }) =>
+            piece.kind === 'menu' ? `menu ${piece.menu}` : piece.kind === 'html' ? piece.html : piece.kind,
+          )
+          const called = [...standings(site.surround)].flatMap(({ piece }) =>
+            piece.kind === 'html' ? (piece.html.match(/<put-(?:menu|pager|breadcrumb)/g) ?? []) : [],
+          )
+          const repeats = things.length - new Set(things).size + called.length
+          expect(labels.length - new Set(labels).size).toBeLessThanOrEqual(repeats)
         }
       }),
       { numRuns: 100 },
@@ -228,5 +238,82 @@ describe('pieces', () => {
     expect(html).toContain('<span class="pager-word">Weiterblättern</span>')
     const arabic = { ...german, settings: { ...german.settings, language: 'ar' } }
     expect(page(arabic, 'home')).toContain('<html lang="ar" dir="rtl">')
+  })
+})
+
+describe('names and landmarks', () => {
+  const menuPiece = (id: string, menu: string): Piece => ({
+    id,
+    kind: 'menu',
+    beside: false,
+    menu,
+    shape: 'stack',
+    folds: false,
+  })
+  const menus = ['Main', 'Main', 'Main 2'].map((name, n) => ({
+    id: `m${n}`,
+    kind: 'plan' as const,
+    name,
+    from: { at: 'home' as const },
+    depth: 1 as const,
+    exceptions: [],
+  }))
+  const labels = (site: Site) =>
+    readPage(createRenderer(site, YEAR).page('visit'))
+      .all('nav')
+      .map((nav) => attribute(nav, 'aria-label'))
+
+  test('different menus have different names, and one in two places has the same (WCAG 2.2, 3.2.4)', () => {
+    const pieces = ['m0', 'm1', 'm2'].map((menu) => menuPiece(`p-${menu}`, menu))
+    const site = siteWithPieces({ header: pieces, footer: [menuPiece('again', 'm1')] }, { menus })
+    expect(labels(site)).toEqual(['Main', 'Main 2', 'Main 2 2', 'Main 2'])
+  })
+
+  test('at the side, navigation alone is in no landmark around it; anything else is in an aside', () => {
+    const text: Piece = { id: 'text', kind: 'text', beside: false, text: 'Open daily.' }
+    const around = (side: Piece[]) => {
+      const html = createRenderer(siteWithPieces({ side }, { menus }), YEAR).page('visit')
+      return readPage(html).elements.find((one) => attribute(one, 'class') === 'side')?.tagName
+    }
+    expect([around([menuPiece('p', 'm0')]), around([menuPiece('p', 'm0'), text])]).toEqual(['div', 'aside'])
+  })
+
+  test('a pager that shows labels alone says which way it leads', () => {
+    const pager: Piece = { id: 'pager', kind: 'pager', beside: false, shows: 'labels', up: false }
+    const page = readPage(createRenderer(siteWithPieces({ after: [pager] }), YEAR).page('visit'))
+    const said = page.all('a').filter((a) => /prev|next/.test(attribute(a, 'rel') ?? ''))
+    expect(said.map((a) => attribute(a, 'aria-label'))).toEqual(['Previous: Home', 'Next: Times'])
+  })
+
+  test('the id of a body stays when its page is renamed, and no two pages have one', () => {
+    const here = { ...STANDARD_SURROUND.here, bodyId: true }
+    const site = siteWithPieces({}, { here })
+    const idOf = (at: Site, page: string) =>
+      attribute(readPage(createRenderer(at, YEAR).page(page)).all('body')[0]!, 'id')
+    const renamed = applyChange(site, {
+      kind: 'setEntry',
+      entry: 'visit',
+      field: 'title',
+      value: '日本',
+    }).site
+    expect(idOf(renamed, 'visit')).toBe(idOf(site, 'visit'))
+    const ids = pagesOf(site).map(({ id }) => idOf(site, id))
+    expect(new Set(ids).size).toBe(ids.length)
+  })
+
+  test.each([
+    ['<h1>Own</h1><p>x</p>', ['Own']],
+    ['<h1></h1><p>x</p>', ['Visit', '']],
+    ['<template><h1>Not shown</h1></template><p>x</p>', ['Visit', 'Not shown']],
+  ])('the body %j has the headings %j', (html, expected) => {
+    const value = { html, changed: '' }
+    const site = applyChange(siteWithPieces({}), {
+      kind: 'setEntry',
+      entry: 'visit',
+      field: 'body',
+      value,
+    }).site
+    const page = readPage(createRenderer(site, YEAR).page('visit'))
+    expect(page.all('h1').map(textOf)).toEqual(expected)
   })
 })

@@ -15,7 +15,7 @@ const PHONE_NUMBER = /^\+?[\d\s()./–-]+$/
  * in brackets after a country code is not dialled from abroad, so it is left out.
  */
 export function contactTarget(text: string): string | undefined {
-  if (isMailAddress(text)) return `mailto:${encodeURI(text)}`
+  if (isMailAddress(text)) return `mailto:${encodeURI(text).replace(/[?&#]/g, encodeURIComponent)}`
   if (!PHONE_NUMBER.test(text)) return undefined
   const number = (text.startsWith('+') ? text.replace(/\(0\)/, '') : text).replace(/[^\d+]/g, '')
   return number.replace('+', '').length >= 6 ? `tel:${number}` : undefined

@@ -84,7 +84,8 @@ export function fittingName(name: string): string {
     if (bytes > MAX_STEM_BYTES) break
     fits += sign
   }
-  return fits.replace(/[. ]+$/, '') || 'page'
+  while (/[. ]$/.test(fits)) fits = fits.slice(0, -1)
+  return fits || 'page'
 }
 
 /** A name with a number. Of a name with dots the first part gets it: that is what makes a device's name. */

@@ -1,6 +1,18 @@
 import { contactTarget } from './contact.ts'
 import { splitReference } from './reference.ts'
 
+/** Characters that no host has. https://url.spec.whatwg.org/#forbidden-host-code-points */
+const NOT_IN_HOST = /[\s#%/:<>?@[\\\]^|"`{}]/
+const MAX_PORT = 65_535
+
+/** Whether an authority names a host, and a port that there is (RFC 3986, 3.2; URL standard, host parsing). */
+function isAuthority(authority: string): boolean {
+  const at = authority.slice(authority.lastIndexOf('@') + 1)
+  const [, host = '', port = ''] = /^(\[[\da-f:.]+\]|[^:]*)(?::(\d*))?$/i.exec(at) ?? []
+  const isHost = host.startsWith('[') || (host !== '' && !NOT_IN_HOST.test(host))
+  return isHost && Number(port) <= MAX_PORT
+}
+
 /** Whether a link may lead to this address: a web address with a host, or something after mailto: or tel:. */
 export function isAllowedTarget(url: string): boolean {
   if (/\s/.test(url)) return false
@@ -8,7 +20,7 @@ export function isAllowedTarget(url: string): boolean {
   switch (scheme?.toLowerCase()) {
     case 'http':
     case 'https':
-      return authority !== undefined && authority.replace(/^.*@|:\d*$/g, '') !== ''
+      return authority !== undefined && isAuthority(authority)
     case 'mailto':
     case 'tel':
       return path !== ''
@@ -24,8 +36,8 @@ export function isWebAddress(url: string): boolean {
 
 /** Whether a site can be published here: a web address with a host, no query, no fragment. */
 export function isBaseUrl(url: string): boolean {
-  const { query, fragment } = splitReference(url)
-  return isWebAddress(url) && query === undefined && fragment === undefined
+  const { query, fragment, path } = splitReference(url)
+  return isWebAddress(url) && query === undefined && fragment === undefined && !path.includes('//')
 }
 
 /** A host name as people write it, with or without a path: `www.example.org/visit`. */

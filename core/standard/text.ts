@@ -3,6 +3,10 @@ import * as v from 'valibot'
 /** Control characters have no place in a line of text: HTML and XML cannot carry most of them. */
 // eslint-disable-next-line no-control-regex -- naming control characters is the point
 const CONTROL = /[\u0000-\u001f\u007f-\u009f\u2028\u2029]/
+/** Code points that are no characters: HTML may not carry them. https://infra.spec.whatwg.org/#noncharacter */
+const NONE = /\p{Noncharacter_Code_Point}/u
+/** What shows nothing: format characters, spaces of any kind, and fillers. */
+const INVISIBLE = /^[\p{Cf}\p{Z}\p{Default_Ignorable_Code_Point}\s]*$/u
 // eslint-disable-next-line no-control-regex -- as above, but tabs and line ends may stay
 const CONTROL_IN_LINES = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/
 
@@ -12,13 +16,20 @@ export function line(max: number) {
     v.string('must be text'),
     v.trim(),
     v.maxLength(max, `must be at most ${max} characters long`),
-    v.check((text) => text.isWellFormed() && !CONTROL.test(text), 'must not contain control characters'),
+    v.check(
+      (text) => text.isWellFormed() && !CONTROL.test(text) && !NONE.test(text),
+      'must not contain control characters',
+    ),
   )
 }
 
 /** As `line`, but not empty. */
 export function filledLine(max: number) {
-  return v.pipe(line(max), v.minLength(1, 'must not be empty'))
+  return v.pipe(
+    line(max),
+    v.minLength(1, 'must not be empty'),
+    v.check((text) => !INVISIBLE.test(text), 'must show something'),
+  )
 }
 
 /** Text of several lines, kept as it stands. */
@@ -32,6 +43,7 @@ export function lines(max: number) {
       const at = text.search(CONTROL_IN_LINES)
       if (at >= 0)
         addIssue({ message: `must not contain control characters, as in line ${lineAt(text, at)}` })
+      else if (NONE.test(text)) addIssue({ message: 'must not contain code points that are no characters' })
       else if (!text.isWellFormed()) addIssue({ message: 'must not contain halves of characters' })
     }),
   )

@@ -7,6 +7,7 @@ import { differenceOf } from '@viatica/core/plan/change/restore.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { endingOf, type SiteFile } from '@viatica/core/plan/file.ts'
 import type { Plan } from '@viatica/core/plan/plan.ts'
+import { siteFault } from '@viatica/core/plan/siteFault.ts'
 import { DEFAULT_SETTINGS, type Settings, type Site } from '@viatica/core/plan/site.ts'
 import { EMPTY_SURROUND, type Surround } from '@viatica/core/plan/surround/surround.ts'
 import type { Knex } from 'knex'
@@ -315,6 +316,9 @@ export class SiteStore {
     // Between the parts of a large edit others get their turn.
     await immediate()
     const { site, inverse } = applied(before, edit.base, change)
+    // Each change is checked where it is made; what they are together is, too.
+    const fault = siteFault(site)
+    if (fault && !siteFault(before.site)) throw new ChangeRefused(fault)
     const revision = before.revision + 1
     await immediate()
     await saveDifference(trx, id, before.site, site, this.#check)

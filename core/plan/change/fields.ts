@@ -1,4 +1,5 @@
 import { settleRedirects } from '../../address/redirects.ts'
+import { settingsFault } from '../siteFault.ts'
 import { type Entry, FIELDS_OF_KIND, labelOf, type LinkTarget } from '../entry.ts'
 import type { Plan } from '../plan.ts'
 import type { Settings, Site } from '../site.ts'
@@ -49,15 +50,13 @@ export function setEntryField(site: Site, change: SetEntry, own: Own): { plan: P
   return { plan: { ...plan, entries }, inverse }
 }
 
-function checkAddressing({ linkStyle, baseUrl }: Settings): void {
-  if (linkStyle === 'absolute' && baseUrl === '')
-    throw new ChangeRefused('Absolute links start with the published address: say first what that is.')
-}
-
 /** Sets a setting of the site. @throws ChangeRefused when it cannot hold beside what the site has. */
 export function setSetting(site: Site, change: SetSite): { settings: Settings; inverse: SetSite } {
   if (change.field === 'logo' && change.value) checkPicture(site, change.value.file)
-  if (!change.back) checkAddressing({ ...site.settings, [change.field]: change.value })
+  if (change.field === 'linkStyle' || change.field === 'baseUrl') {
+    const fault = settingsFault({ ...site.settings, [change.field]: change.value })
+    if (fault && !change.back) throw new ChangeRefused(fault)
+  }
   let { value } = change
   // Redirects may rest: what puts back an old list does not ask whether a page stands in their way now.
   if (change.field === 'redirects' && !change.back) {

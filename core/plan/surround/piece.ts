@@ -24,13 +24,20 @@ const list = <Schema extends v.GenericSchema>(schema: Schema, most: number) =>
   v.optional(v.pipe(v.array(schema), v.maxLength(most, `must hold at most ${most}`)), [])
 
 /** A link that the author picks, with its own label. */
-export const pickedLinkSchema = v.strictObject({
-  id,
-  label: filledLine(200),
-  target: targetSchema,
-  /** Drawn as a button: a call to action. */
-  isButton: flag(false),
-})
+export const pickedLinkSchema = v.pipe(
+  v.strictObject({
+    id,
+    /** Empty for that of the entry which it leads to, whatever that comes to be. */
+    label: line(200),
+    target: targetSchema,
+    /** Drawn as a button: a call to action. */
+    isButton: flag(false),
+  }),
+  v.check(
+    ({ label, target }) => label !== '' || target.to === 'entry',
+    'needs a label where it leads out of the plan',
+  ),
+)
 export type PickedLink = v.InferOutput<typeof pickedLinkSchema>
 
 /** Picture, name and tagline of the site, linked to the home page. */

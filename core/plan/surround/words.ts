@@ -6,8 +6,6 @@ export const WORD_NAMES = [
   'skip',
   'menu',
   'submenu',
-  'open',
-  'close',
   'breadcrumb',
   'pager',
   'previous',
@@ -21,8 +19,8 @@ export type WordName = (typeof WORD_NAMES)[number]
 /** `{label}` in `submenu` stands for the label of the item that the submenu belongs to. */
 export type Words = Readonly<Record<WordName, string>>
 
-/** The author's own words, where they differ from those of the language; empty ones are not set. */
-export const ownWordsSchema = v.strictObject(
+/** The author's own words, where they differ from those of the language; empty ones, and such as there once were, are not set. */
+export const ownWordsSchema = v.object(
   Object.fromEntries(WORD_NAMES.map((name) => [name, v.optional(line(100))])) as Record<
     WordName,
     v.OptionalSchema<ReturnType<typeof line>, undefined>
@@ -34,8 +32,6 @@ const ENGLISH: Words = {
   skip: 'Skip to main content',
   menu: 'Menu',
   submenu: 'More in {label}',
-  open: 'Open',
-  close: 'Close',
   breadcrumb: 'Breadcrumb',
   pager: 'Previous and next page',
   previous: 'Previous',
@@ -53,8 +49,6 @@ const WORDS_OF: Readonly<Record<string, Words>> = {
     skip: 'Zum Inhalt springen',
     menu: 'Menü',
     submenu: 'Mehr in {label}',
-    open: 'Öffnen',
-    close: 'Schließen',
     breadcrumb: 'Brotkrümelpfad',
     pager: 'Vorherige und nächste Seite',
     previous: 'Zurück',
@@ -68,8 +62,6 @@ const WORDS_OF: Readonly<Record<string, Words>> = {
     skip: 'Aller au contenu principal',
     menu: 'Menu',
     submenu: 'Plus dans {label}',
-    open: 'Ouvrir',
-    close: 'Fermer',
     breadcrumb: 'Fil d’Ariane',
     pager: 'Page précédente et page suivante',
     previous: 'Précédent',
@@ -83,8 +75,6 @@ const WORDS_OF: Readonly<Record<string, Words>> = {
     skip: 'Saltar al contenido principal',
     menu: 'Menú',
     submenu: 'Más en {label}',
-    open: 'Abrir',
-    close: 'Cerrar',
     breadcrumb: 'Ruta de navegación',
     pager: 'Página anterior y siguiente',
     previous: 'Anterior',
@@ -98,8 +88,6 @@ const WORDS_OF: Readonly<Record<string, Words>> = {
     skip: 'Vai al contenuto principale',
     menu: 'Menu',
     submenu: 'Altro in {label}',
-    open: 'Apri',
-    close: 'Chiudi',
     breadcrumb: 'Percorso di navigazione',
     pager: 'Pagina precedente e successiva',
     previous: 'Precedente',
@@ -113,8 +101,6 @@ const WORDS_OF: Readonly<Record<string, Words>> = {
     skip: 'Naar de inhoud',
     menu: 'Menu',
     submenu: 'Meer in {label}',
-    open: 'Openen',
-    close: 'Sluiten',
     breadcrumb: 'Kruimelpad',
     pager: 'Vorige en volgende pagina',
     previous: 'Vorige',
@@ -128,8 +114,6 @@ const WORDS_OF: Readonly<Record<string, Words>> = {
     skip: 'Saltar para o conteúdo principal',
     menu: 'Menu',
     submenu: 'Mais em {label}',
-    open: 'Abrir',
-    close: 'Fechar',
     breadcrumb: 'Navegação estrutural',
     pager: 'Página anterior e seguinte',
     previous: 'Anterior',
@@ -143,8 +127,6 @@ const WORDS_OF: Readonly<Record<string, Words>> = {
     skip: 'Przejdź do treści',
     menu: 'Menu',
     submenu: 'Więcej: {label}',
-    open: 'Otwórz',
-    close: 'Zamknij',
     breadcrumb: 'Ścieżka nawigacji',
     pager: 'Poprzednia i następna strona',
     previous: 'Poprzednia',

@@ -30,15 +30,23 @@ export type Prepared = string | ((on: OnPage) => string)
 
 /** Gives out names that only one element of a page may have, in the order in which they are asked for. */
 export class Names {
-  readonly #labels = new Map<string, number>()
+  readonly #labels = new Map<string, string>()
+  readonly #taken = new Set<string>()
   #menus = 0
   #folds = 0
 
-  /** What a landmark is called: with a number when another landmark is called the same. */
-  label(wanted: string): string {
-    const times = (this.#labels.get(wanted) ?? 0) + 1
-    this.#labels.set(wanted, times)
-    return times === 1 ? wanted : `${wanted} ${times}`
+  /**
+   * What a landmark is called: with a number when another one is called the same. The same thing in two places has one
+   * name (WCAG 2.2, 3.2.4). @param of what tells one landmark from another
+   */
+  label(wanted: string, of: string): string {
+    const known = this.#labels.get(of)
+    if (known !== undefined) return known
+    let label = wanted
+    for (let n = 2; this.#taken.has(label); n++) label = `${wanted} ${n}`
+    this.#taken.add(label)
+    this.#labels.set(of, label)
+    return label
   }
 
   /** What the button says that a menu folds behind: the site's word for the first, for others what they are called. */

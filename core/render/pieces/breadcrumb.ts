@@ -11,7 +11,7 @@ import type { Around, Prepared } from './around.ts'
 export function prepareBreadcrumb({ site, links, indent, words, names }: Around): Prepared {
   const { plan, surround } = site
   const rule = surround.breadcrumb
-  const open = `${indent}<nav class="breadcrumb" aria-label="${escapeAttribute(names.label(words.breadcrumb))}">\n`
+  const open = `${indent}<nav class="breadcrumb" aria-label="${escapeAttribute(names.label(words.breadcrumb, 'breadcrumb'))}">\n`
   return ({ page }) => {
     const way = breadcrumbOf(plan, rule, page.id)
     const shown = rule.showsPage ? way : way.slice(0, -1)

@@ -64,8 +64,7 @@ function renderItem(item: MenuItem, mark: HereMark, style: Style, id: string, in
   const { words } = style
   const name = escapeAttribute(words.submenu.replace('{label}', () => item.label))
   const button = style.opens
-    ? `${inner}<button type="button" class="menu-open" aria-expanded="false" aria-controls="${id}" aria-label="${name}"` +
-      ` title="${escapeAttribute(words.open)}" data-close="${escapeAttribute(words.close)}" hidden></button>\n`
+    ? `${inner}<button type="button" class="menu-open" aria-expanded="false" aria-controls="${id}" aria-label="${name}" hidden></button>\n`
     : ''
   return (
     `${indent}<li>\n${inner}${label}\n${button}` +
@@ -92,8 +91,10 @@ function preparedItems(items: readonly MenuItem[], style: Style) {
     unmarked: unmarked.join(''),
     index,
     marked(mark: HereMark): string {
-      const at = places.get(mark.here ?? mark.nearest ?? '')
-      return (at === undefined ? unmarked : unmarked.with(at, render(items[at]!, at, mark))).join('')
+      const written = [...unmarked]
+      const changed = new Set([mark.here, mark.nearest, ...mark.within].map((id) => places.get(id ?? '')))
+      for (const at of changed) if (at !== undefined) written[at] = render(items[at]!, at, mark)
+      return written.join('')
     },
   }
 }
@@ -110,7 +111,7 @@ export function prepareMenu({ menu, shape, folds }: MenuStanding, around: Around
     ? `${indent}  <button type="button" class="menu-fold" aria-expanded="false" aria-controls="${style.id}" hidden>${escapeText(names.fold(words.menu, menu.name))}</button>\n`
     : ''
   const open =
-    `${indent}<nav class="menu menu-${shape}" aria-label="${escapeAttribute(names.label(menu.name))}">\n` +
+    `${indent}<nav class="menu menu-${shape}" aria-label="${escapeAttribute(names.label(menu.name, `menu ${menu.id}`))}">\n` +
     `${fold}${indent}  <ul${folds ? ` id="${style.id}"` : ''}>\n`
   const close = `${indent}  </ul>\n${indent}</nav>\n`
 

@@ -11,7 +11,7 @@ export function preparePager(
   around: Around,
 ): Prepared {
   const { site, links, indent, words, names } = around
-  const label = escapeAttribute(names.label(words.pager))
+  const label = escapeAttribute(names.label(words.pager, 'pager'))
   const link = (page: EntryId | undefined, attribute: string, word: string) => {
     if (page === undefined) return ''
     const name = escapeText(labelOf(entryOf(site.plan, page)))
@@ -19,7 +19,12 @@ export function preparePager(
       shows !== 'labels' && `<span class="pager-word">${escapeText(word)}</span>`,
       shows !== 'words' && `<span class="pager-page">${name}</span>`,
     ].filter((part) => part !== false)
-    return `${indent}  <a ${attribute} href="${links.toPage(page)}">${parts.join(' ')}</a>\n`
+    // What shows no direction says one.
+    const said =
+      shows === 'labels'
+        ? ` aria-label="${escapeAttribute(word)}: ${escapeAttribute(labelOf(entryOf(site.plan, page)))}"`
+        : ''
+    return `${indent}  <a ${attribute}${said} href="${links.toPage(page)}">${parts.join(' ')}</a>\n`
   }
   return ({ page, order: { previous, next } }) => {
     const all =

@@ -1,32 +1,34 @@
-import { isThere } from '../../navigate/menu.ts'
+import { shownLinks } from '../../navigate/leads.ts'
 import type { PickedLink, PieceOf } from '../../plan/surround/piece.ts'
 import { escapeAttribute, escapeText } from '../../standard/escape.ts'
 import { type Around, headingWithin } from './around.ts'
 
-/** Picked links as list items; a link to what is not there is left out. */
+/** Picked links as list items; what leads nowhere yet is text. */
 function renderLinks(links: readonly PickedLink[], around: Around, indent: string): string {
-  return links
-    .filter(({ target }) => isThere(around.site, target))
-    .map(({ label, target, isButton }) => {
-      const href = around.links.toTarget(target)
-      return `${indent}<li><a${isButton ? ' class="button"' : ''} href="${href}">${escapeText(label)}</a></li>\n`
+  return shownLinks(around.site, links)
+    .map(({ link: { isButton }, label, leads }) => {
+      const href = leads && around.links.toTarget(leads)
+      const text = escapeText(label)
+      return href === undefined
+        ? `${indent}<li><span>${text}</span></li>\n`
+        : `${indent}<li><a${isButton ? ' class="button"' : ''} href="${href}">${text}</a></li>\n`
     })
     .join('')
 }
 
 /** A list of links that the author picked. */
-export function prepareLinks({ label, links }: PieceOf<'links'>, around: Around): string {
+export function prepareLinks({ id, label, links }: PieceOf<'links'>, around: Around): string {
   const { indent, names } = around
   const items = renderLinks(links, around, `${indent}    `)
   if (items === '') return ''
   return (
-    `${indent}<nav class="links" aria-label="${escapeAttribute(names.label(label))}">\n` +
+    `${indent}<nav class="links" aria-label="${escapeAttribute(names.label(label, `piece ${id}`))}">\n` +
     `${indent}  <ul>\n${items}${indent}  </ul>\n${indent}</nav>\n`
   )
 }
 
 /** Lists of links beside each other, each under its heading; a column without a link is left out. */
-export function prepareColumns({ label, columns }: PieceOf<'columns'>, around: Around): string {
+export function prepareColumns({ id, label, columns }: PieceOf<'columns'>, around: Around): string {
   const { indent, names } = around
   const inner = `${indent}  `
   const written = columns
@@ -40,5 +42,5 @@ export function prepareColumns({ label, columns }: PieceOf<'columns'>, around: A
     })
     .join('')
   if (written === '') return ''
-  return `${indent}<nav class="columns" aria-label="${escapeAttribute(names.label(label))}">\n${written}${indent}</nav>\n`
+  return `${indent}<nav class="columns" aria-label="${escapeAttribute(names.label(label, `piece ${id}`))}">\n${written}${indent}</nav>\n`
 }

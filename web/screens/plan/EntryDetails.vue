@@ -41,7 +41,7 @@ const isHome = computed(() => entry.value.id === site.value.plan.home)
 
 const way = computed(() => wayTo(site.value.plan, entry.value.id))
 const neighbours = computed(() =>
-  neighboursIn(readingRuns(site.value.plan, site.value.surround.order))(entry.value.id),
+  neighboursIn(readingRuns(site.value))(entry.value.id),
 )
 const label = (id: EntryId) => labelOf(entryOf(site.value.plan, id))
 

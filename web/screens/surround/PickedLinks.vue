@@ -31,7 +31,7 @@ function add(): void {
   const { home } = openSite.site!.plan
   const id = crypto.randomUUID()
   const target = { to: 'entry' as const, entry: home, fragment: '' }
-  tell([...props.links, { id, label: 'New link', target, isButton: false }])
+  tell([...props.links, { id, label: '', target, isButton: false }])
   open.value = id
 }
 
@@ -56,12 +56,17 @@ function whereTo({ target }: PickedLink): string {
             :aria-expanded="open === link.id"
             @click="open = open === link.id ? '' : link.id"
           >
-            {{ link.label }} <span class="quiet">→ {{ whereTo(link) }}</span>
+            {{ link.label || whereTo(link) }} <span class="quiet">→ {{ whereTo(link) }}</span>
           </button>
-          <OrderButtons :name="link.label" :items="links" :at="at" @change="tell" />
+          <OrderButtons :name="link.label || whereTo(link)" :items="links" :at="at" @change="tell" />
         </div>
         <div v-if="open === link.id" class="fields">
-          <SavedText label="Label" :value="link.label" :save="(text) => set(at, { label: text })" />
+          <SavedText
+            label="Label"
+            :value="link.label"
+            :placeholder="link.target.to === 'entry' ? `as in the plan: ${whereTo(link)}` : ''"
+            :save="(text) => set(at, { label: text })"
+          />
           <TargetField :target="link.target" :save="(target) => set(at, { target })" />
           <Checkbox
             v-if="canBeButton"

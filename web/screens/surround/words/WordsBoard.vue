@@ -24,8 +24,6 @@ const LABELS: Readonly<Record<WordName, string>> = {
   skip: 'Link past the header',
   menu: 'Button of a folded menu',
   submenu: 'Button of a submenu',
-  open: 'What it does when closed',
-  close: 'What it does when open',
   breadcrumb: 'The breadcrumb is called',
   pager: 'The pager is called',
   previous: 'Previous',
