@@ -37,6 +37,8 @@ const REASONS = {
   d3: 'the drawing library of data journalism',
   'dictionary-': 'Hunspell dictionaries as packages',
   diff: 'the text comparison of test runners',
+  srcset: 'the reader of srcset by an author of a thousand packages, with tests',
+  'express-static-gzip': 'a thin layer over Express’s own serve-static, kept for ten years',
   echarts: 'given by the platform; a project of the Apache foundation',
   eslint: 'the linter of the language, its plugins by its community',
   express: 'given by the platform; the server of the OpenJS foundation',

@@ -1,11 +1,8 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { access } from './api/access.ts'
 import { signedOut } from './api/request.ts'
-import AheadScreen from './screens/ahead/AheadScreen.vue'
-import PlanScreen from './screens/plan/PlanScreen.vue'
-import SiteFrame from './screens/site/SiteFrame.vue'
+import { SCREENS } from './screens/screens.ts'
 import SitesScreen from './screens/sites/SitesScreen.vue'
-import SurroundScreen from './screens/surround/SurroundScreen.vue'
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -18,30 +15,34 @@ export const router = createRouter({
     },
     {
       path: '/sites/:id',
-      component: SiteFrame,
+      component: () => import('./screens/site/SiteFrame.vue'),
       children: [
         { path: '', redirect: (to) => ({ name: 'plan', params: to.params }) },
         {
           path: 'plan/:view(structure|inventory|addresses|figures|history)?',
           name: 'plan',
-          component: PlanScreen,
+          component: SCREENS.plan,
         },
         {
           path: 'surround/:view(menus|marks|look|words|files|source|compare)?',
           name: 'surround',
-          component: SurroundScreen,
+          component: SCREENS.surround,
         },
         {
           path: 'write/:view(source)?',
           name: 'write',
-          component: () => import('./screens/write/WriteScreen.vue'),
+          component: SCREENS.write,
         },
         {
           path: 'proof/:view(walk|links|looked-at)?',
           name: 'proof',
-          component: () => import('./screens/proof/ProofScreen.vue'),
+          component: SCREENS.proof,
         },
-        { path: ':ahead(publish)', name: 'ahead', component: AheadScreen },
+        {
+          path: ':ahead(publish)',
+          name: 'ahead',
+          component: SCREENS.ahead,
+        },
       ],
     },
     { path: '/:lost(.*)*', redirect: '/' },

@@ -1,13 +1,35 @@
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
-import { dirname } from 'node:path'
+import { dirname, join } from 'node:path'
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
 import vue from '@vitejs/plugin-vue'
-import { defineConfig } from 'vite'
+import { defineConfig, type Plugin } from 'vite'
 
 /** The folder of a dictionary: its package gives out its data for Node alone. */
 const dictionary = (name: string) => dirname(createRequire(import.meta.url).resolve(name))
 
+/** Smaller files gain nothing by being compressed. */
+const LEAST_BYTES = 1000
+
+/** Puts a compressed copy beside every file that gains by it; the server gives these out (server/routes/screens.ts). */
+const compressed = (): Plugin => ({
+  name: 'compressed',
+  apply: 'build',
+  writeBundle({ dir = 'dist' }) {
+    for (const name of readdirSync(dir, { recursive: true, encoding: 'utf8' })) {
+      if (!/\.(?:js|css|svg|dic|aff)$/.test(name)) continue
+      const path = join(dir, name)
+      const bytes = readFileSync(path)
+      if (bytes.length < LEAST_BYTES) continue
+      const params = { [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length }
+      writeFileSync(`${path}.br`, brotliCompressSync(bytes, { params }))
+      writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }))
+    }
+  },
+})
+
 export default defineConfig({
-  plugins: [vue()],
+  plugins: [vue(), compressed()],
   resolve: {
     alias: {
       '@dictionaries/en-gb': dictionary('dictionary-en-gb'),

@@ -1,5 +1,6 @@
 import { addressesOf } from '../address/addresses.ts'
-import { siteFromStarter, STARTERS } from './starters.ts'
+import { STARTERS } from './outlines.ts'
+import { siteFromStarter } from './starters.ts'
 
 test.each(STARTERS)(
   '$name starts a site whose pages all have a title of their own and an address',

@@ -1,19 +1,26 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
-import express, { Router } from 'express'
+import { Router } from 'express'
+import compressed from 'express-static-gzip'
 
 /** The built application: its files, and its one page for every address that is a screen. */
 export function screenRoutes(folder: string): Router {
   const routes = Router()
   if (!existsSync(join(folder, 'index.html'))) return routes
   routes.use(
-    express.static(folder, {
+    // Files were compressed when they were built (web/vite.config.ts).
+    compressed(folder, {
       index: false,
-      setHeaders: (response, path) => {
-        if (path.includes('/assets/'))
-          response.setHeader('Cache-Control', 'public, max-age=31536000, immutable')
-        // The frame of a live page has an origin of its own and must still be able to load this.
-        if (path.endsWith('/live-page.js')) response.setHeader('Cross-Origin-Resource-Policy', 'cross-origin')
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      serveStatic: {
+        setHeaders: (response, path) => {
+          if (path.includes('/assets/'))
+            response.setHeader('Cache-Control', 'public, max-age=31536000, immutable')
+          // The frame of a live page has an origin of its own and must still be able to load this.
+          if (/\/live-page\.js(?:\.(?:br|gz))?$/.test(path))
+            response.setHeader('Cross-Origin-Resource-Policy', 'cross-origin')
+        },
       },
     }),
   )

@@ -1,7 +1,5 @@
-import { writeSiteFile } from '@viatica/core/formats/siteFile.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import type { SiteFile } from '@viatica/core/plan/file.ts'
-import type { Site } from '@viatica/core/plan/site.ts'
 import type { ReadAnswer, WindowAt } from '../exchange/server.ts'
 import { access } from './access.ts'
 import { request } from './request.ts'
@@ -38,9 +36,7 @@ export const sitesApi = {
   create: (name: string) =>
     request<{ id: string }>('POST', '/api/sites', JSON.stringify({ name }), JSON_TYPE),
 
-  /** Stores a site that was made here. It has no pictures yet. */
-  createFrom: (site: Site) =>
-    request<{ id: string }>('POST', '/api/sites', writeSiteFile(site, new Map()), SITE_FILE_TYPE),
+  createFromSiteFile: (text: string) => request<{ id: string }>('POST', '/api/sites', text, SITE_FILE_TYPE),
 
   /** Makes a site from the text of a file: OPML when it begins as XML does, else a site file. */
   createFromText: (text: string) =>

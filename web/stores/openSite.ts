@@ -153,7 +153,6 @@ export const useOpenSite = defineStore('openSite', () => {
     apart: part('apart', []),
     typed: part('typed', []),
     question: part('question', undefined),
-    waitingOf: () => keeping.waiting(),
     open,
     leave,
     make,

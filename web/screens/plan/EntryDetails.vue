@@ -40,9 +40,7 @@ const name = computed(() => addresses.value.names.get(entry.value.id) ?? '')
 const isHome = computed(() => entry.value.id === site.value.plan.home)
 
 const way = computed(() => wayTo(site.value.plan, entry.value.id))
-const neighbours = computed(() =>
-  neighboursIn(readingRuns(site.value))(entry.value.id),
-)
+const neighbours = computed(() => neighboursIn(readingRuns(site.value))(entry.value.id))
 const label = (id: EntryId) => labelOf(entryOf(site.value.plan, id))
 
 function set<F extends EntryField>(field: F, value: unknown): string | undefined {

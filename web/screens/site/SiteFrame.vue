@@ -9,6 +9,7 @@ import ShortcutsDialog from '../../parts/ShortcutsDialog.vue'
 import ShapeDialogs from '../../parts/shape/ShapeDialogs.vue'
 import RippleQuestion from '../../parts/ripple/RippleQuestion.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
+import { loadScreensLater } from '../screens.ts'
 import FrameFoot from './FrameFoot.vue'
 import FrameHead from './FrameHead.vue'
 import UndoQuestion from './UndoQuestion.vue'
@@ -74,12 +75,15 @@ onBeforeRouteLeave(async () => {
   return false
 })
 
+const stopLoading = loadScreensLater()
+
 onMounted(() => {
   window.addEventListener('keydown', press)
   window.addEventListener('beforeunload', beforeLeaving)
   window.addEventListener('pagehide', openSite.saveTyped)
 })
 onBeforeUnmount(() => {
+  stopLoading()
   openSite.leave()
   window.removeEventListener('keydown', press)
   window.removeEventListener('beforeunload', beforeLeaving)

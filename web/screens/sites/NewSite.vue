@@ -1,16 +1,17 @@
 <script setup lang="ts">
 import { IconFileImport } from '@tabler/icons-vue'
-import { readNewSite } from '@viatica/core/inventory/newSite.ts'
-import { newSite } from '@viatica/core/plan/site.ts'
-import { siteFromStarter, STARTERS } from '@viatica/core/starters/starters.ts'
+import { STARTERS } from '@viatica/core/starters/outlines.ts'
 import { Alert, Button, Input } from 'ant-design-vue'
-import { computed, nextTick, ref } from 'vue'
+import { computed, defineAsyncComponent, nextTick, ref } from 'vue'
 import { useAttempt } from '../../api/attempt.ts'
 import { sitesApi } from '../../api/sites.ts'
-import NewFromList from './NewFromList.vue'
 
 /** Starts a site: empty, from a pasted list, from an outline of ours, or from a file. */
 const emit = defineEmits<{ made: [site: { id: string }] }>()
+
+/** What makes sites is loaded when one is made: the list of sites needs none of it. */
+const NewFromList = defineAsyncComponent(() => import('./NewFromList.vue'))
+const sites = () => import('./newSites.ts')
 
 const name = ref('')
 const start = ref('empty')
@@ -26,7 +27,6 @@ const STARTS = [
   ...STARTERS,
 ]
 const starter = computed(() => STARTERS.find(({ key }) => key === start.value))
-const newId = () => crypto.randomUUID()
 
 async function make(work: () => Promise<{ id: string }>): Promise<void> {
   isMaking.value = true
@@ -40,10 +40,8 @@ function begin(): void {
     void nextTick(() => nameInput.value!.focus())
   } else if (start.value === 'list') pastes.value = true
   else {
-    const site = starter.value
-      ? siteFromStarter(starter.value, name.value.trim(), newId)
-      : newSite(name.value.trim(), newId())
-    void make(() => sitesApi.createFrom(site))
+    const [outline, called] = [starter.value, name.value.trim()]
+    void make(async () => (await sites()).start(called, outline))
   }
 }
 
@@ -56,7 +54,7 @@ async function fromFile(event: Event): Promise<void> {
   const isTable = /\.(csv|tsv)$/i.test(file.name)
   const siteName = name.value.trim() || file.name.replace(/\.[^.]*$/, '').slice(0, 200)
   await make(async () =>
-    isTable ? sitesApi.createFrom(readNewSite(text, siteName, newId)) : sitesApi.createFromText(text),
+    isTable ? (await sites()).startFromTable(text, siteName) : sitesApi.createFromText(text),
   )
 }
 </script>
@@ -102,7 +100,7 @@ async function fromFile(event: Event): Promise<void> {
     <NewFromList
       v-if="pastes"
       :name="name.trim()"
-      :make="(site) => make(() => sitesApi.createFrom(site))"
+      :make="(site) => make(async () => (await sites()).store(site))"
       @close="pastes = false"
     />
   </section>

@@ -8,11 +8,10 @@ import { useAttempt } from '../../api/attempt.ts'
 import { type SiteSummary, sitesApi } from '../../api/sites.ts'
 import IconButton from '../../parts/IconButton.vue'
 import ModalDialog from '../../parts/ModalDialog.vue'
-import { useOpenSite } from '../../stores/openSite.ts'
+import { KeptInBrowser } from '../../exchange/keptInBrowser.ts'
 import NewSite from './NewSite.vue'
 
 const router = useRouter()
-const openSite = useOpenSite()
 const sites = shallowRef<readonly SiteSummary[]>()
 const { trouble, attempt } = useAttempt()
 const removing = shallowRef<SiteSummary>()
@@ -45,7 +44,7 @@ function removeNow(): void {
 onMounted(() => {
   document.title = 'Sites · Viatica'
   void read()
-  void openSite.waitingOf().then((counts) => (waiting.value = counts))
+  void new KeptInBrowser().waiting().then((counts) => (waiting.value = counts))
 })
 </script>
 

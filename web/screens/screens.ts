@@ -1,0 +1,20 @@
+/** The screens of a site, each loaded when it is first needed. */
+export const SCREENS = {
+  plan: () => import('./plan/PlanScreen.vue'),
+  surround: () => import('./surround/SurroundScreen.vue'),
+  write: () => import('./write/WriteScreen.vue'),
+  proof: () => import('./proof/ProofScreen.vue'),
+  ahead: () => import('./ahead/AheadScreen.vue'),
+} as const
+
+/** So much later than the first screen the others are loaded: an author can go to them without the server, too. */
+const AFTER_MS = 3000
+
+/** Loads the other screens in the background. @returns what calls that off */
+export function loadScreensLater(): () => void {
+  const timer = setTimeout(() => {
+    // One that cannot be loaded now is asked for again when it is needed.
+    for (const load of Object.values(SCREENS)) load().catch(() => undefined)
+  }, AFTER_MS)
+  return () => clearTimeout(timer)
+}
