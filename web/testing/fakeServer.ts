@@ -12,6 +12,12 @@ class SilentWorker extends EventTarget {
   terminate(): void {}
 }
 
+/** Stands for the locks of a browser that has no other window. */
+const LOCKS = {
+  request: () => new Promise<void>(() => undefined),
+  query: () => Promise.resolve({ held: [] }),
+}
+
 /**
  * One site behind `fetch` and `EventSource`, with the rules of the real server: a change is applied on the newest
  * revision, and its answer brings the changes that the window missed. It can be out of reach, and lose its answers.
@@ -32,6 +38,7 @@ export class FakeServer {
     const listeners = this.#listeners
     const globals = globalThis as Record<string, unknown>
     globals['Worker'] = SilentWorker
+    Object.defineProperty(globals, 'navigator', { value: { locks: LOCKS }, configurable: true })
     globals['fetch'] = (path: string, init: RequestInit) => this.#answer(path, init)
     globals['EventSource'] = class extends EventTarget {
       constructor() {
