@@ -54,7 +54,7 @@ export const settingSchemas = {
   plannedPages: v.picklist(PLANNED_RULES, 'must be left-out, text or stand-in'),
   /** Redirects of the author; those of pinned pages follow from the plan. */
   redirects: v.pipe(v.array(redirectSchema), v.maxLength(5000, 'must be at most 5000 redirects')),
-  /** The document title of a page; `{title}` and `{site}` stand for the page's title and the site's name. */
+  /** The document title of a page, with `{title}`, `{section}`, `{site}` and `{tagline}` in it; see `documentTitle`. */
   titlePattern: filledLine(200),
   homeTitlePattern: filledLine(200),
   logo: v.nullable(pictureSchema),

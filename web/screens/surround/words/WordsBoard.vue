@@ -60,7 +60,10 @@ function setWord(name: WordName, text: string): string | undefined {
         :value="settings.titlePattern"
         :save="(text) => setSite('titlePattern', text)"
       >
-        <template #hint>{title}, {site} and {tagline} stand for what they say</template>
+        <template #hint>
+          {title}, {section}, {site} and {tagline} stand for what they say; an empty one goes with the sign
+          before it
+        </template>
       </SavedText>
       <SavedText
         label="Title of the home page"
