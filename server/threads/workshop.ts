@@ -1,4 +1,5 @@
 import { availableParallelism } from 'node:os'
+import { setImmediate as immediate } from 'node:timers/promises'
 import type { MessagePort } from 'node:worker_threads'
 import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
@@ -92,6 +93,12 @@ export class Workshop {
   }
 
   async close(): Promise<void> {
-    await Promise.all([this.#reading.destroy(), this.#writing.destroy()])
+    for (const pool of [this.#reading, this.#writing]) {
+      // A task that is broken off while its pool ends lets it start another thread.
+      do {
+        await pool.destroy()
+        await immediate()
+      } while (pool.threads.length > 0)
+    }
   }
 }
