@@ -16,8 +16,9 @@ await page.goto(url)
 await page.getByRole('link', { name: /Wetherlock/ }).waitFor()
 await picture('sites')
 await page.getByRole('link', { name: /Wetherlock/ }).click()
-const id = /sites\/(\w+)/.exec(page.url())![1]
+// The screen is loaded first; only then is its address that of the window.
 await page.locator('[data-entry=tanyard]').click()
+const id = /sites\/(\w+)/.exec(page.url())![1]
 await picture('plan')
 for (const view of ['Structure', 'Inventory', 'Figures']) {
   await page.getByRole('link', { name: view, exact: true }).click()
