@@ -69,6 +69,25 @@ test('a file that is renamed is followed by the style sheet that names it; undo 
   expect(await stored(started)).toEqual(before)
 })
 
+test('a path that is typed is kept before it is an edit, unless style sheets would have to follow', async () => {
+  const started = await start()
+  const { openSite, siteFiles } = started
+  await siteFiles.takeIn([...BOTH, incoming('pictures/plan.svg', '<svg/>')], '')
+  await stored(started)
+  const isKept = (path: string) => {
+    const file = fileAt(started, path)
+    if (!siteFiles.movesSheets(file))
+      openSite.keepTyped('field', () => siteFiles.rename(file, `a/${path}`), false)
+    const { isTyping } = openSite
+    openSite.forgetTyped('field')
+    return isTyping
+  }
+  expect(isKept('pictures/plan.svg')).toBe(true)
+  expect(isKept('big-pictures/gate-1.svg')).toBe(false)
+  expect(isKept('looks/own.css')).toBe(false)
+  expect(fileAt(started, 'pictures/plan.svg')).toBeDefined()
+})
+
 test('style sheets that could not be read at first are read before a file moves; where that fails nothing moves', async () => {
   const started = await start()
   await started.siteFiles.takeIn(BOTH, '')

@@ -120,6 +120,15 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     return changes
   }
 
+  /** Whether style sheets may be written anew when a file moves: those that name it, and the file itself if it is one. */
+  function movesSheets({ id, path }: SiteFile): boolean {
+    if (fileTypeOf(path)?.kind === 'style') return true
+    return ofKind('style').some((sheet) => {
+      const text = texts.value.get(sheet.content)
+      return text === undefined || filesNamedBy(openSite.site!, sheet.path, text).has(id)
+    })
+  }
+
   /** Moves files, and lets the style sheets that name them follow, as one change. */
   async function moveAll(moves: ReadonlyMap<EntryId, string>, words: string): Promise<void> {
     const { files: before } = openSite.site!
@@ -134,7 +143,9 @@ export const useSiteFiles = defineStore('siteFiles', () => {
 
   /** Gives a file another path. @returns why that is refused, in words for the author */
   function rename(file: SiteFile, path: string): string | undefined {
-    const outcome = openSite.tryOut({ kind: 'setFile', file: { ...file, path } })
+    const change: SingleChange = { kind: 'setFile', file: { ...file, path } }
+    if (!movesSheets(file)) return openSite.make(change)
+    const outcome = openSite.tryOut(change)
     if (typeof outcome === 'string') return outcome
     moveAll(new Map([[file.id, path]]), `${file.path} is now ${path}`).catch(tellRefusal)
     return undefined
@@ -256,6 +267,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     sending,
     ofKind,
     usesOf,
+    movesSheets,
     rename,
     describe,
     replace,

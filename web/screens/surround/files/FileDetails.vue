@@ -53,7 +53,13 @@ async function replace(event: Event): Promise<void> {
       {{ KIND_WORDS[kindOf(file.path)] }}, {{ measure }}{{ sizeWords(file.size) }},
       {{ fileTypeOf(file.path)?.media }}
     </p>
-    <SavedText label="Path" code is-work :value="file.path" :save="(path) => siteFiles.rename(file, path)">
+    <SavedText
+      label="Path"
+      code
+      :is-work="siteFiles.movesSheets(file)"
+      :value="file.path"
+      :save="(path) => siteFiles.rename(file, path)"
+    >
       <template #hint>folders parted by <code>/</code>; all links follow</template>
     </SavedText>
     <SavedText
