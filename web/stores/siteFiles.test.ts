@@ -78,9 +78,9 @@ test('a path that is typed is kept before it is an edit, unless style sheets wou
     const file = fileAt(started, path)
     if (!siteFiles.movesSheets(file))
       openSite.keepTyped('field', () => siteFiles.rename(file, `a/${path}`), false)
-    const { isTyping } = openSite
+    const { saveState } = openSite
     openSite.forgetTyped('field')
-    return isTyping
+    return saveState === 'typing'
   }
   expect(isKept('pictures/plan.svg')).toBe(true)
   expect(isKept('big-pictures/gate-1.svg')).toBe(false)
