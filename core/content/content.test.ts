@@ -1,4 +1,5 @@
 import { applyChange } from '../plan/change/apply.ts'
+import type { Piece } from '../plan/surround/piece.ts'
 import type { Site } from '../plan/site.ts'
 import { readOpml } from '../formats/opml.ts'
 import { createRenderer } from '../render/renderer.ts'
@@ -161,11 +162,47 @@ describe('headings', () => {
     expect(createRenderer(moved, YEAR).page('visit')).toMatch(
       /times\.html#cold">a<\/a> <a href="[^"]*times\.html#summer"/,
     )
+    expect(changes).toHaveLength(1)
     // The text changed and the id with it: told by its place.
     expect([...renamedHeadingIds(before, after.replace('>Winter', '>Cold days'))]).toEqual([
       ['winter', 'cold'],
     ])
     expect(renamedHeadingIds(before, '<h2 id="summer">Summer</h2>').size).toBe(0)
+  })
+
+  test('whose id is renamed are followed by what the author picked, wrote in a piece, and leads on from', () => {
+    const to = (fragment: string) => ({ to: 'entry' as const, entry: 'times', fragment })
+    const links = ['winter', 'summer'].map((part) => ({
+      ...{ id: part, label: part, target: to(part), isButton: false },
+    }))
+    const html = '<a href="entry:times#winter">w</a> <a href="entry:visit#winter">v</a>'
+    const { site: now } = applyChange(site, {
+      kind: 'batch',
+      changes: [
+        { kind: 'addMenu', at: 0, menu: { id: 'm', kind: 'picked', name: 'M', links } },
+        ...(
+          [
+            { id: 'l', kind: 'links', beside: false, label: 'L', links },
+            {
+              id: 'c',
+              kind: 'columns',
+              beside: false,
+              label: 'C',
+              columns: [{ id: 'o', heading: 'O', links }],
+            },
+            { id: 'h', kind: 'html', beside: false, html },
+          ] satisfies Piece[]
+        ).map((piece) => ({ kind: 'addPiece' as const, place: 'footer' as const, at: 0, piece })),
+        { kind: 'setSite', field: 'redirects', value: [{ from: 'cold', to: to('winter') }] },
+      ],
+    })
+    const changes = followHeadings(now, 'times', new Map([['winter', 'cold']]))
+    const { site: after } = applyChange(now, { kind: 'batch', changes })
+    const pointers = JSON.stringify([after.surround, after.settings.redirects])
+    expect(pointers.match(/"times","fragment":"winter"|entry:times#winter/g)).toBeNull()
+    expect(pointers.match(/"times","fragment":"cold"|entry:times#cold/g)).toHaveLength(5)
+    expect(pointers.match(/"times","fragment":"summer"|entry:visit#winter/g)).toHaveLength(4)
+    expect(followHeadings(after, 'times', new Map([['winter', 'cold']]))).toEqual([])
   })
 })
 

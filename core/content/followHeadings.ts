@@ -1,6 +1,8 @@
 import type { SingleChange } from '../plan/change/change.ts'
-import type { EntryId } from '../plan/entry.ts'
-import type { Site } from '../plan/site.ts'
+import type { Entry, EntryId, LinkTarget } from '../plan/entry.ts'
+import type { OwnRedirect, Site } from '../plan/site.ts'
+import { type Following, menuAfter, pieceAfter } from '../plan/surround/following.ts'
+import { standings, type Surround } from '../plan/surround/surround.ts'
 import { withHtmlReferences } from '../pointer/inHtml.ts'
 import { readPointer, writePointer } from '../pointer/pointer.ts'
 import { type Heading, headingsOf } from './headings.ts'
@@ -38,31 +40,74 @@ export function followInText(html: string, page: EntryId, renamed: ReadonlyMap<s
   })
 }
 
-/** The changes that let links of other pages, and of the plan, follow headings whose ids were renamed. */
+/** The changes that let links of other pages, of the plan and of the surround follow headings whose ids were renamed. */
 export function followHeadings(
   site: Site,
   page: EntryId,
   renamed: ReadonlyMap<string, string>,
 ): SingleChange[] {
   if (renamed.size === 0) return []
-  const changes: SingleChange[] = []
-  for (const entry of site.plan.entries.values()) {
-    // The text of the page itself is the one that is being saved.
-    if (entry.kind === 'page' && entry.id !== page) {
-      const html = followInText(entry.body.html, page, renamed)
-      if (html !== entry.body.html)
-        changes.push({ kind: 'setEntry', entry: entry.id, field: 'body', value: { ...entry.body, html } })
-    }
-    if (entry.kind === 'link' && entry.target.to === 'entry' && entry.target.entry === page) {
-      const fragment = renamed.get(entry.target.fragment)
-      if (fragment !== undefined)
-        changes.push({
-          kind: 'setEntry',
-          entry: entry.id,
-          field: 'target',
-          value: { ...entry.target, fragment },
-        })
-    }
+  const following: Following = {
+    html: (html) => followInText(html, page, renamed),
+    target: (target) => followed(target, page, renamed),
   }
-  return changes
+  return [
+    ...[...site.plan.entries.values()].flatMap((entry) =>
+      // The text of the page itself is the one that is being saved.
+      entry.id === page ? [] : entryChanges(entry, following),
+    ),
+    ...surroundChanges(site.surround, following),
+    ...redirectChanges(site.settings.redirects, page, renamed),
+  ]
+}
+
+function followed<Target extends LinkTarget>(
+  target: Target,
+  page: EntryId,
+  renamed: ReadonlyMap<string, string>,
+): Target {
+  const fragment = target.to === 'entry' && target.entry === page ? renamed.get(target.fragment) : undefined
+  return fragment === undefined ? target : { ...target, fragment }
+}
+
+function entryChanges(entry: Entry, following: Following): SingleChange[] {
+  switch (entry.kind) {
+    case 'page': {
+      const html = following.html(entry.body.html)
+      if (html === entry.body.html) return []
+      return [{ kind: 'setEntry', entry: entry.id, field: 'body', value: { ...entry.body, html } }]
+    }
+    case 'link': {
+      const value = following.target(entry.target)
+      return value === entry.target ? [] : [{ kind: 'setEntry', entry: entry.id, field: 'target', value }]
+    }
+    case 'group':
+      return []
+  }
+}
+
+function surroundChanges(surround: Surround, following: Following): SingleChange[] {
+  const pieces = [...standings(surround)].flatMap(({ piece }): SingleChange[] => {
+    const after = pieceAfter(piece, following)
+    return after === piece ? [] : [{ kind: 'setPiece', piece: after }]
+  })
+  const menus = surround.menus.flatMap((menu): SingleChange[] => {
+    const after = menuAfter(menu, following)
+    return after === menu ? [] : [{ kind: 'setMenu', menu: after }]
+  })
+  return [...pieces, ...menus]
+}
+
+function redirectChanges(
+  redirects: readonly OwnRedirect[],
+  page: EntryId,
+  renamed: ReadonlyMap<string, string>,
+): SingleChange[] {
+  const value = redirects.map((redirect) => {
+    const to = followed(redirect.to, page, renamed)
+    return to === redirect.to ? redirect : { ...redirect, to }
+  })
+  return value.every((one, at) => one === redirects[at])
+    ? []
+    : [{ kind: 'setSite', field: 'redirects', value }]
 }
