@@ -55,8 +55,7 @@ async function runJest(env, folder) {
     'node',
     [
       ...['--experimental-vm-modules', '--no-warnings=ExperimentalWarning', 'node_modules/jest/bin/jest.js'],
-      // All tests have ended by then: what one of them left open must not keep the run from going on.
-      ...['--json', `--outputFile=${out}`, '--silent=false', '--forceExit'],
+      ...['--json', `--outputFile=${out}`, '--silent=false'],
     ],
     { env, stdio: ['ignore', 'ignore', 'inherit'], signal: asked.signal },
   )

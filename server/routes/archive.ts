@@ -11,7 +11,10 @@ import { asDownload } from './sites.ts'
 export function archiveRoutes(store: SiteStore, workshop: Workshop): Router {
   return Router().get('/sites/:id/archive.zip', async (request, response) => {
     const site = request.params.id
-    asDownload(response, await store.nameOf(site), '.zip')
+    const name = await store.nameOf(site)
+    // Who has gone meanwhile is not told of by another “close”.
+    if (response.closed) return
+    asDownload(response, name, '.zip')
     response.type('application/zip')
     const { port1, port2 } = new MessageChannel()
     const stopped = new AbortController()

@@ -19,6 +19,8 @@ export function eventRoutes(
     const { id } = request.params
     // Whether there is such a site is known before anything is said: 404 and 503 are still possible then.
     await store.read(id)
+    // Who has gone meanwhile is not told of by another “close”.
+    if (response.closed) return
     response.type('text/event-stream').set('Cache-Control', 'no-store').flushHeaders()
     const say = (event: string, data: string) => {
       if (!response.writableEnded) response.write(`event: ${event}\ndata: ${data}\n\n`)

@@ -1,5 +1,4 @@
 import { availableParallelism } from 'node:os'
-import { setImmediate as immediate } from 'node:timers/promises'
 import type { MessagePort } from 'node:worker_threads'
 import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
@@ -93,12 +92,6 @@ export class Workshop {
   }
 
   async close(): Promise<void> {
-    for (const pool of [this.#reading, this.#writing]) {
-      // A task that is broken off while its pool ends lets it start another thread.
-      do {
-        await pool.destroy()
-        await immediate()
-      } while (pool.threads.length > 0)
-    }
+    await Promise.all([this.#reading.destroy(), this.#writing.destroy()])
   }
 }
