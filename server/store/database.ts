@@ -8,6 +8,7 @@ import * as seen from './migrations/005_seen.ts'
 import * as log from './migrations/006_log.ts'
 import * as contents from './migrations/007_contents.ts'
 import * as keys from './migrations/008_keys.ts'
+import * as rowRoom from './migrations/009_room.ts'
 
 const { types } = pg
 /** A `date` stays the text `YYYY-MM-DD`: as a moment it would shift with the time zone. */
@@ -22,6 +23,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '006_log': log,
   '007_contents': contents,
   '008_keys': keys,
+  '009_room': rowRoom,
 }
 
 /** Connects to the database (PostgreSQL, by URL). Nothing is sent before the first query. */

@@ -123,7 +123,7 @@ export interface Batch {
 /** One edit of a site, as plain data. */
 export type Change = SingleChange | Batch
 
-const singleSchema = v.variant('kind', [
+const anySingleSchema = v.variant('kind', [
   addSchema,
   removeSchema,
   moveSchema,
@@ -136,12 +136,38 @@ const singleSchema = v.variant('kind', [
   ...surroundChangeSchemas,
 ])
 
+/** What tells a kind of change from all others. */
+const nameOf = (kind: unknown, field: unknown) => `${String(kind)} ${String(field)}`
+
+/** A schema of one kind, and of one field where the kind sets fields. */
+type NamedSchema = v.GenericSchema & {
+  readonly entries: {
+    readonly kind: { readonly literal: string }
+    readonly field?: { readonly literal: string }
+  }
+}
+const options = anySingleSchema.options as readonly unknown[] as readonly (
+  NamedSchema | { readonly options: readonly NamedSchema[] }
+)[]
+const schemaByName = new Map(
+  options
+    .flatMap((option) => ('options' in option ? option.options : [option]))
+    .map((schema) => [nameOf(schema.entries.kind.literal, schema.entries.field?.literal), schema]),
+)
+
+/** Looked up by what it is, not tried one after the other: a batch may hold tens of thousands. */
+const singleSchema = v.lazy((input) => {
+  const { kind, field } = (input ?? {}) as { kind?: unknown; field?: unknown }
+  return schemaByName.get(nameOf(kind, field)) ?? anySingleSchema
+}) as v.GenericSchema<unknown, SingleChange>
+
+const batchSchema = v.strictObject({
+  kind: v.literal('batch'),
+  words: v.optional(filledLine(500)),
+  changes: v.pipe(listOf(singleSchema, MAX_AT_ONCE), v.minLength(1, 'must hold at least one change')),
+})
+
 /** A change as it comes in from outside. */
-export const changeSchema = v.variant('kind', [
-  singleSchema,
-  v.strictObject({
-    kind: v.literal('batch'),
-    words: v.optional(filledLine(500)),
-    changes: v.pipe(listOf(singleSchema, MAX_AT_ONCE), v.minLength(1, 'must hold at least one change')),
-  }),
-]) as v.GenericSchema<unknown, Change>
+export const changeSchema = v.lazy((input) =>
+  (input as { kind?: unknown } | null)?.kind === 'batch' ? batchSchema : singleSchema,
+) as v.GenericSchema<unknown, Change>
