@@ -1,4 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs'
+import { createRequire } from 'node:module'
+import { pathToFileURL } from 'node:url'
 import { readSiteFile, writeSiteFile } from '@viatica/core/formats/siteFile.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 
@@ -60,7 +62,10 @@ function fileOf(folder: URL): string {
   })
 }
 
-const readIn = (folder: string) => readSiteFile(fileOf(new URL(`${folder}/`, import.meta.url)))
+/** Where this package stands, also for those who have it built into a file of their own. */
+const OWN_FOLDER = pathToFileURL(createRequire(import.meta.url).resolve('@viatica/demo/package.json'))
+
+const readIn = (folder: string) => readSiteFile(fileOf(new URL(`${folder}/`, OWN_FOLDER)))
 
 function load(folder: string): LoadedSite {
   const { site, contents } = readIn(folder)

@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
   testDir: '.',
+  globalSetup: './original.ts',
   outputDir: '../test-results',
   // Two machines' worth of cores at the least; each test has a server and a database of its own.
   workers: 2,

@@ -13,9 +13,9 @@ export async function startServer(
   port: number,
   settings: Readonly<Record<string, string>> = {},
 ): Promise<{ child: ChildProcess; port: number }> {
-  const child = fork(`${ROOT}/server/main.ts`, {
+  const child = fork(`${ROOT}/server/dist/main.mjs`, {
     cwd: ROOT,
-    execArgv: ['--import', 'tsx'],
+    execArgv: ['--enable-source-maps'],
     env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), LOG_LEVEL: 'error', ...settings },
   })
   const said = await new Promise<{ port: number }>((resolve, reject) => {

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { makeDatabase } from '@viatica/server/testing/database.ts'
 import { type Gate, openGate } from './gate.ts'
+import { originalDatabase } from './original.ts'
 import { startServer } from './server.ts'
 import { test as base, expect, type Frame, type Locator, type Page } from '@playwright/test'
 
@@ -26,7 +27,7 @@ interface Watched {
 export const test = base.extend<{ served: Served; watched: Watched }>({
   // eslint-disable-next-line no-empty-pattern -- Playwright asks for a pattern
   served: async ({}, use) => {
-    const database = await makeDatabase()
+    const database = await makeDatabase(originalDatabase())
     const gate = await openGate(database.url)
     let { child, port } = await startServer(gate.url, 0)
     const served: Served = {

@@ -19,9 +19,9 @@ afterAll(async () => {
 
 /** Starts the server as npm start does. */
 async function start(): Promise<string> {
-  child = fork(`${ROOT}/server/main.ts`, {
+  child = fork(`${ROOT}/server/dist/main.mjs`, {
     cwd: ROOT,
-    execArgv: ['--import', 'tsx'],
+    execArgv: ['--enable-source-maps'],
     env: { ...process.env, NODE_OPTIONS: '', DATABASE_URL: database.url, PORT: '0', LOG_LEVEL: 'error' },
   })
   const { port } = await new Promise<{ port: number }>((resolve, reject) => {
@@ -93,9 +93,9 @@ test('is loaded with the two sites of the demo once, and stops in good order whe
 test('two servers that start together on an empty database load the demo once', async () => {
   const empty = await makeDatabase()
   const begin = () =>
-    fork(`${ROOT}/server/main.ts`, {
+    fork(`${ROOT}/server/dist/main.mjs`, {
       cwd: ROOT,
-      execArgv: ['--import', 'tsx'],
+      execArgv: ['--enable-source-maps'],
       env: { ...process.env, NODE_OPTIONS: '', DATABASE_URL: empty.url, PORT: '0', LOG_LEVEL: 'error' },
     })
   const servers = [begin(), begin()]

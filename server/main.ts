@@ -1,6 +1,7 @@
 import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import { fileURLToPath } from 'node:url'
+import { createRequire } from 'node:module'
+import { dirname, join } from 'node:path'
 import { loadDamagedDemo, loadDemo } from '@viatica/demo/load.ts'
 import { pino } from 'pino'
 import { createApp } from './app.ts'
@@ -44,7 +45,7 @@ const { app, endStreams } = createApp({
   logger,
   hosts: config.hosts,
   maxFileBytes: config.maxFileBytes,
-  screens: fileURLToPath(new URL('../web/dist', import.meta.url)),
+  screens: join(dirname(createRequire(import.meta.url).resolve('@viatica/web/package.json')), 'dist'),
 })
 const server: Server = app.listen(config.port, config.host, (error?: Error) => {
   if (error) {

@@ -3,8 +3,6 @@ import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { ROOT } from './paths.mjs'
 import { run } from './run.mjs'
 
-const STAMP = `${ROOT}/web/dist/.built-from`
-
 function* sources(folder) {
   for (const entry of readdirSync(folder, { withFileTypes: true })) {
     if (entry.name === 'node_modules' || entry.name === 'dist') continue
@@ -14,16 +12,32 @@ function* sources(folder) {
   }
 }
 
-/** Builds the application for the browser, unless it was built from just these sources. */
-export function ensureBuilt() {
+/** What is built, each in its folder, and the folders whose sources go into it. */
+const BUILDS = [
+  { folder: 'web', what: 'the screens', from: ['core', 'web'] },
+  { folder: 'server', what: 'the server', from: ['core', 'demo', 'fonts', 'server'] },
+]
+
+/** The digest of everything that a build is made of. */
+function digestOf(folders) {
   const hash = createHash('sha256').update(readFileSync(`${ROOT}/package-lock.json`))
-  for (const folder of ['core', 'web']) {
+  for (const folder of folders) {
     for (const path of sources(`${ROOT}/${folder}`))
       hash.update(path.slice(ROOT.length)).update(readFileSync(path))
   }
-  const wanted = hash.digest('hex')
-  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return
-  console.error('Building the application …')
-  run('node', ['../node_modules/vite/bin/vite.js', 'build', '--logLevel', 'warn'], { cwd: `${ROOT}/web` })
-  writeFileSync(STAMP, wanted)
+  return hash.digest('hex')
+}
+
+/** Builds the screens and the server, unless they were built from just these sources. */
+export function ensureBuilt() {
+  for (const { folder, what, from } of BUILDS) {
+    const stamp = `${ROOT}/${folder}/dist/.built-from`
+    const wanted = digestOf(from)
+    if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) continue
+    console.error(`Building ${what} …`)
+    run('node', ['../node_modules/vite/bin/vite.js', 'build', '--logLevel', 'warn'], {
+      cwd: `${ROOT}/${folder}`,
+    })
+    writeFileSync(stamp, wanted)
+  }
 }

@@ -7,9 +7,9 @@ import { ROOT } from './paths.mjs'
  * @returns its address, what it exits with, and what stops it
  */
 export async function startServer(env) {
-  const child = fork(`${ROOT}/server/main.ts`, {
+  const child = fork(`${ROOT}/server/dist/main.mjs`, {
     cwd: ROOT,
-    execArgv: ['--import', 'tsx'],
+    execArgv: ['--enable-source-maps'],
     env: { ...process.env, ...env },
   })
   const exited = new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)))

@@ -17,11 +17,15 @@ async function onServer(sql: string): Promise<void> {
   await client.end()
 }
 
-/** Makes an empty database that only one group of tests uses. */
-export async function makeDatabase(): Promise<TestDatabase> {
+/**
+ * Makes a database that only one group of tests uses: empty, or a copy.
+ * @param original the address of the one to copy, to which nobody is connected
+ */
+export async function makeDatabase(original?: string): Promise<TestDatabase> {
   if (!SERVER) throw new Error('VIATICA_TEST_DATABASE is not set: run the tests by npm test')
   const name = `test_${randomBytes(6).toString('hex')}`
-  await onServer(`create database ${name}`)
+  const copied = original === undefined ? '' : `template ${new URL(original).pathname.slice(1)}`
+  await onServer(`create database ${name} ${copied}`)
   const url = new URL(SERVER)
   url.pathname = `/${name}`
   return { url: url.href, drop: () => onServer(`drop database ${name} with (force)`) }
