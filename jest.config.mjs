@@ -11,7 +11,7 @@ export default {
   ],
   testMatch: ['**/*.test.{ts,mjs}'],
   extensionsToTreatAsEsm: ['.ts'],
-  modulePathIgnorePatterns: ['<rootDir>/web/dist', '<rootDir>/server/dist'],
+  modulePathIgnorePatterns: ['<rootDir>/web/dist', '<rootDir>/server/dist', '<rootDir>/cli/dist'],
   transform: {
     '\\.ts$': [
       '@swc/jest',

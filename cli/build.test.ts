@@ -1,5 +1,5 @@
 import { spawnSync } from 'node:child_process'
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -18,7 +18,7 @@ afterAll(() => rmSync(folder, { recursive: true }))
 
 /** Runs the command line as npm does, from the author's folder. */
 function viatica(...args: string[]) {
-  const { status, stdout, stderr } = spawnSync('node', ['--import', 'tsx', 'cli/main.ts', ...args], {
+  const { status, stdout, stderr } = spawnSync('node', ['cli/dist/main.mjs', ...args], {
     cwd: ROOT,
     encoding: 'utf8',
     env: { ...process.env, NODE_OPTIONS: '', INIT_CWD: folder },
@@ -67,6 +67,22 @@ describe('viatica build', () => {
     const html = readFileSync(join(folder, 'a/b.html'), 'utf8')
     expect(html).toContain('<link rel="canonical" href="https://example.org/x/b.html">')
     expect(html).toContain('<ul id="menu-1-2">')
+  })
+
+  test('a folder that cannot take every file keeps what it had, and nothing else', () => {
+    const file = write(
+      'in-the-way.opml',
+      '<opml version="2.0"><body><outline text="Home"><outline text="Walks"><outline text="Canal"/></outline></outline></body></opml>',
+    )
+    const out = join(folder, 'in-the-way')
+    mkdirSync(out)
+    // A file stands where the site has a folder.
+    writeFileSync(join(out, 'walks'), 'mine')
+    const { status, stderr } = viatica('build', file, '--out', 'in-the-way', '--layout', 'nested')
+    expect(status).toBe(2)
+    expect(stderr).toMatch(/^in-the-way: .*walks/)
+    expect(readdirSync(out, { recursive: true })).toEqual(['walks'])
+    expect(readFileSync(join(out, 'walks'), 'utf8')).toBe('mine')
   })
 
   test('building twice gives the same files', () => {

@@ -64,7 +64,13 @@ export function pieceDoubts(site: Site, piece: Piece): string[] {
       return piece.picture && !piece.name && site.settings.logo && altOf(site, site.settings.logo) === ''
         ? ['The picture stands alone and has no alternative text: it says the name of the site.']
         : []
-    default:
+    case 'breadcrumb':
+    case 'heading':
+    case 'pager':
+    case 'contact':
+    case 'address':
+    case 'copyright':
+    case 'text':
       return []
   }
 }

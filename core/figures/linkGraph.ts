@@ -119,14 +119,22 @@ function linksOfPiece(site: Site, piece: Piece): (on: OnPage) => readonly Leads[
     case 'columns':
       return always(piece.columns.flatMap(({ links }) => pickedLinks(site, links)))
     case 'contact':
-      return always(contactLines(piece.lines).flatMap(({ target }) => (target ? ['elsewhere'] : [])))
+      return always(
+        contactLines(piece.lines, site.settings.language).flatMap(({ target }) =>
+          target ? ['elsewhere'] : [],
+        ),
+      )
     case 'breadcrumb':
       return breadcrumbLinks(site)
     case 'pager':
       return pagerLinks(site, piece.up)
     case 'html':
       return linksOfOwnHtml(site, piece.html)
-    default:
+    case 'banner':
+    case 'heading':
+    case 'address':
+    case 'copyright':
+    case 'text':
       return always([])
   }
 }

@@ -16,6 +16,22 @@ test('a title in the head of the file comes first', () => {
   })
 })
 
+test.each([
+  ['---\ntitle: >\n  Hours and\n  days\n---\ntext', 'Hours and days'],
+  ['---\r\ntitle: Öffnungszeiten # when\r\n---\r\ntext', 'Öffnungszeiten'],
+  ['---\ntitle: [a]\n---\n# Heading\ntext', 'Heading'],
+  ['---\ntitle: 2026\n---\n# Heading\ntext', 'Heading'],
+  // No YAML: a value with a colon must be quoted.
+  ['---\ntitle: Locks: all of them\n---\n# Heading\ntext', 'Heading'],
+])('the head of a file is read as YAML (1.2, https://yaml.org/spec/1.2.2/): %j', (text, title) => {
+  expect(readMarkdown(text)).toEqual({ title, html: '<p>text</p>' })
+})
+
+test('lines of hyphens elsewhere are no head', () => {
+  expect(readMarkdown('text\n\n---\n\nmore\n\n---\n').html).toBe('<p>text</p>\n<hr>\n<p>more</p>\n<hr>')
+  expect(readMarkdown('---\nnever ends').html).toContain('never ends')
+})
+
 test('what is no text, or too much of it, is refused', () => {
   expect(() => readMarkdown('a\0b')).toThrow(InputFault)
   expect(() => readMarkdown('\ufffd\ufffd')).toThrow(/not text/)

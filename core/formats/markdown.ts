@@ -1,4 +1,8 @@
 import { marked } from 'marked'
+import { parseFragment } from 'parse5'
+import { VFile } from 'vfile'
+import { matter } from 'vfile-matter'
+import { textOf } from '../standard/fragment.ts'
 import { InputFault } from './inputFault.ts'
 
 /** A text in Markdown, as the main content of a page. */
@@ -11,6 +15,9 @@ export interface MarkdownPage {
 /** More than a page has: 2 MB of text. */
 const MAX_MARKDOWN = 2_000_000
 
+/** Lines of YAML between two of three hyphens, at the very start. */
+const HEAD = /^---[ \t]*\r?\n[\s\S]*?\r?\n---[ \t]*(?:\r?\n|$)/
+
 /**
  * Reads Markdown (CommonMark, with the tables of GitHub's flavour) as main content. A first-level heading at its start is
  * the title of the page, which a page writes by itself.
@@ -19,21 +26,24 @@ const MAX_MARKDOWN = 2_000_000
 export function readMarkdown(text: string): MarkdownPage {
   if (text.length > MAX_MARKDOWN) throw new InputFault('The text has more than 2 MB.')
   if (/[\0\ufffd]/.test(text)) throw new InputFault('This is not text: it holds characters that no text has.')
-  const [, head = '', rest = text] = /^---\r?\n([\s\S]*?)\r?\n---\r?\n([\s\S]*)$/.exec(text) ?? []
-  const told = titleTold(head)
+  const { told, rest } = withoutHead(text)
   const [first, body] = firstHeading(rest)
   const html = (marked.parse(first === undefined ? rest : body, { gfm: true, async: false }) as string).trim()
   const heading = first === undefined ? '' : plainText(first)
   return { title: told || heading, html }
 }
 
-/** The title that the lines before a text tell. */
-function titleTold(head: string): string {
-  const line = head.split('\n').find((one) => one.startsWith('title:'))
-  const told = line?.slice('title:'.length).trim() ?? ''
-  const quote = told[0]
-  const isQuoted = (quote === '"' || quote === "'") && told.length > 1 && told.endsWith(quote)
-  return isQuoted ? told.slice(1, -1) : told
+/** A text without the head that may stand before it, and the title that this tells; a head that is no YAML tells none. */
+function withoutHead(text: string): { told: string; rest: string } {
+  const file = new VFile(text)
+  try {
+    matter(file, { strip: true })
+  } catch {
+    // It is taken off all the same: it was meant as one.
+    return { told: '', rest: text.replace(HEAD, '') }
+  }
+  const { title } = (file.data.matter ?? {}) as { title?: unknown }
+  return { told: typeof title === 'string' ? title.trim() : '', rest: String(file) }
 }
 
 /**
@@ -54,11 +64,6 @@ function firstHeading(text: string): [heading: string | undefined, rest: string]
 
 /** The text of one line of Markdown. */
 function plainText(line: string): string {
-  return (marked.parseInline(line, { async: false }) as string)
-    .replace(/<[^<>]*>/g, '')
-    .replace(
-      /&(lt|gt|amp|quot|#39);/g,
-      (_, name: string) => ({ lt: '<', gt: '>', amp: '&', quot: '"', '#39': "'" })[name]!,
-    )
-    .trim()
+  const html = marked.parseInline(line, { async: false }) as string
+  return parseFragment(html).childNodes.map(textOf).join('').trim()
 }

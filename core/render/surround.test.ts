@@ -168,6 +168,19 @@ describe('pieces', () => {
     expect(html).toContain('The &lt;Warehouse&gt;: at the basin')
   })
 
+  test('contact: what a mail address may hold is encoded in its link (RFC 6068, 2), and a number of a register is none', () => {
+    const lines = 'a?b&c#d@example.org\n50%off@example.org\nCharity no. 1045617\nRegistered charity: 1045617'
+    const html = page(
+      siteWithPieces({ footer: [piece({ id: 'c', kind: 'contact', heading: '', lines })] }),
+      'home',
+    )
+    const links = readPage(html)
+      .all('a')
+      .filter((link) => isInside(link, 'footer'))
+      .map((link) => attribute(link, 'href'))
+    expect(links).toEqual(['mailto:a%3Fb%26c%23d@example.org', 'mailto:50%25off@example.org'])
+  })
+
   test('copyright: the first year to that of the build, once when they are the same', () => {
     const line = (from: number | null, holder = 'Trust & Co') =>
       /<p class="copyright">(.*)<\/p>/.exec(

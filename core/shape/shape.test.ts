@@ -3,7 +3,7 @@ import { addressesOf } from '../address/addresses.ts'
 import { readOpml } from '../formats/opml.ts'
 import { type Branch, entriesOfBranch } from '../plan/branch.ts'
 import { applyChange } from '../plan/change/apply.ts'
-import type { Change } from '../plan/change/change.ts'
+import type { Change, SingleChange } from '../plan/change/change.ts'
 import { ChangeRefused } from '../plan/change/refused.ts'
 import { changeWords } from '../plan/change/words.ts'
 import { labelOf } from '../plan/entry.ts'
@@ -155,6 +155,33 @@ describe('a copy', () => {
     const both = after({ kind: 'add', parent: 'home', place: 1, branches: [copy] }, written)
     expect(shape(both)).toBe('B .B2 .B10 B again .B2 .B10 C D A')
     expect(new Set(addressesOf(both).paths.values()).size).toBe(addressesOf(both).paths.size)
+  })
+
+  test('takes link entries along: to what is copied with them, else to where they led', () => {
+    const link = (id: string, entry: string): SingleChange => ({
+      kind: 'add',
+      parent: 'b',
+      place: 0,
+      branches: [
+        {
+          ...{ kind: 'link', id, label: id, note: '', inMenu: true, entries: [] },
+          target: { to: 'entry', entry, fragment: 'x' },
+        },
+      ],
+    })
+    const linked = after(link('out', 'c'), after(link('within', 'b2'), written))
+    const copy = copyBranch(linked.plan, 'b', rule)
+    const targets = copy.entries.flatMap((one) => (one.kind === 'link' ? [one.target] : []))
+    const copied = copy.entries.find((one) => one.kind === 'page' && one.title === 'B2')!
+    expect(targets).toEqual([
+      { to: 'entry', entry: 'c', fragment: 'x' },
+      { to: 'entry', entry: copied.id, fragment: 'x' },
+    ])
+    const elsewhere = forAnotherSite(copy, 'home')
+    expect(elsewhere.entries.flatMap((one) => (one.kind === 'link' ? [one.target] : []))).toEqual([
+      { to: 'entry', entry: 'home', fragment: '' },
+      { to: 'entry', entry: copied.id, fragment: 'x' },
+    ])
   })
 
   test('leaves behind what it is told to', () => {

@@ -16,6 +16,7 @@ function* sources(folder) {
 const BUILDS = [
   { folder: 'web', what: 'the screens', from: ['core', 'web'] },
   { folder: 'server', what: 'the server', from: ['core', 'demo', 'fonts', 'server'] },
+  { folder: 'cli', what: 'the command line', from: ['core', 'fonts', 'cli'] },
 ]
 
 /** The digest of everything that a build is made of. */
@@ -28,9 +29,10 @@ function digestOf(folders) {
   return hash.digest('hex')
 }
 
-/** Builds the screens and the server, unless they were built from just these sources. */
-export function ensureBuilt() {
+/** Builds what is to be run, all of it or some folders, unless it was built from just these sources. */
+export function ensureBuilt(...wantedFolders) {
   for (const { folder, what, from } of BUILDS) {
+    if (wantedFolders.length > 0 && !wantedFolders.includes(folder)) continue
     const stamp = `${ROOT}/${folder}/dist/.built-from`
     const wanted = digestOf(from)
     if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) continue

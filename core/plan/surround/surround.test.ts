@@ -102,6 +102,26 @@ describe('changes of the surround', () => {
     expect(() => applyChange(site, change as Change)).toThrow(reason)
   })
 
+  test('two links with one id in a list that the author picked are refused, whatever list', () => {
+    const link = {
+      id: 'l',
+      label: 'L',
+      target: { to: 'address' as const, url: 'https://example.org/' },
+      isButton: false,
+    }
+    const links = [link, { ...link, label: 'M' }]
+    const columns = [{ id: 'c', heading: 'Column', links }]
+    const add = (piece: object) =>
+      ({ kind: 'addPiece', place: 'footer', at: 0, piece: { beside: false, ...piece } }) as Change
+    const menu = { id: 'p', kind: 'picked' as const, name: 'Picked', links }
+    for (const change of [
+      add({ id: 'x', kind: 'links', label: 'Links', links }),
+      add({ id: 'x', kind: 'columns', label: 'Columns', columns }),
+      { kind: 'addMenu', at: 0, menu } satisfies Change,
+    ])
+      expect(() => applyChange(site, change)).toThrow(/(“Picked”|Links|Column): two links have the same id/)
+  })
+
   test('a second page heading is refused: a page has one first heading (common practice)', () => {
     const add = (id: string): Change => ({
       kind: 'addPiece',

@@ -152,8 +152,7 @@ export function surroundFault(surround: Surround): string | undefined {
   if (new Set(surround.menus.map(({ id }) => id)).size < surround.menus.length)
     return 'Two menus have the same id.'
   for (const { label, links } of pickedLinksOf(surround)) {
-    if (new Set(links.map(({ id }) => id)).size < links.length)
-      return `Two links of “${label}” have the same id.`
+    if (new Set(links.map(({ id }) => id)).size < links.length) return `${label}: two links have the same id.`
   }
   if ([...standings(surround)].filter(({ piece }) => piece.kind === 'heading').length > 1)
     return 'A page has one first heading: the surround can hold one page heading only.'

@@ -13,9 +13,9 @@ function renderLine({ before, value, target }: ContactLine): string {
 
 /** Ways to reach those who make the site, a line each. */
 export function prepareContact({ heading, lines }: PieceOf<'contact'>, around: Around): string {
-  const { indent } = around
+  const { indent, site } = around
   if (lines.trim() === '') return ''
-  const written = brokenLines(contactLines(lines).map(renderLine), `${indent}  `)
+  const written = brokenLines(contactLines(lines, site.settings.language).map(renderLine), `${indent}  `)
   return (
     `${indent}<div class="contact">\n${headingWithin(around, heading)}` +
     `${indent}  <p>${written}</p>\n${indent}</div>\n`

@@ -1,0 +1,3 @@
+import { nodeBuild } from '../scripts/setup/nodeBuild.mjs'
+
+export default nodeBuild({ main: 'main.ts' })
