@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { useTimeoutFn } from '@vueuse/core'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { applyChange } from '@viatica/core/plan/change/apply.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import { rippleWords } from '@viatica/core/ripple/words.ts'
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useOpenSite } from '../stores/openSite.ts'
 import { siteWork } from '../workers/siteWork.ts'
 
@@ -25,22 +26,19 @@ const path = computed(() => {
   }
 })
 
-let timer: ReturnType<typeof setTimeout> | undefined
+async function foreseeNow(): Promise<void> {
+  const { change } = props
+  const foreseen = await siteWork.foresee(change)
+  if (props.change === change && typeof foreseen !== 'string') words.value = rippleWords(foreseen.ripple)
+}
+const { start } = useTimeoutFn(() => void foreseeNow(), PAUSE_MS)
 watch(
   () => props.change,
-  (change) => {
-    clearTimeout(timer)
+  () => {
     words.value = ''
-    timer = setTimeout(() => {
-      void siteWork.foresee(change).then((foreseen) => {
-        if (props.change === change && typeof foreseen !== 'string')
-          words.value = rippleWords(foreseen.ripple)
-      })
-    }, PAUSE_MS)
+    start()
   },
-  { immediate: true },
 )
-onBeforeUnmount(() => clearTimeout(timer))
 </script>
 
 <template>

@@ -1,9 +1,10 @@
 <script setup lang="ts">
+import { watchDebounced } from '@vueuse/core'
 import { withoutQuery } from '@viatica/core/standard/reference.ts'
 import { pageAtPath } from '@viatica/core/address/addresses.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { sitesApi } from '../api/sites.ts'
 import { useChosen } from '../stores/chosen.ts'
 import { useOpenSite } from '../stores/openSite.ts'
@@ -28,13 +29,12 @@ const room = ref({ width: 0, height: 0 })
 
 /** The site as it is shown: the page follows an edit when the outline and the fields have. */
 const shown = shallowRef(openSite.site!)
-let waiting: ReturnType<typeof setTimeout> | undefined
-watch(
+watchDebounced(
   () => openSite.site,
   (site) => {
-    clearTimeout(waiting)
-    if (site) waiting = setTimeout(() => (shown.value = site), FOLLOW_MS)
+    if (site) shown.value = site
   },
+  { debounce: FOLLOW_MS },
 )
 
 const name = computed(() => {
@@ -91,7 +91,6 @@ onMounted(() => {
 onBeforeUnmount(() => {
   window.removeEventListener('message', hear)
   observer?.disconnect()
-  clearTimeout(waiting)
 })
 </script>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTimeoutFn } from '@vueuse/core'
 import { Input, Textarea } from 'ant-design-vue'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { computed, onBeforeUnmount, ref, useId, watch } from 'vue'
@@ -35,7 +36,7 @@ const PAUSE_MS = 500
 const id = useId()
 const typed = ref(props.value)
 const fault = ref<string>()
-let timer: ReturnType<typeof setTimeout> | undefined
+const pause = useTimeoutFn(() => saveNow(), PAUSE_MS, { immediate: false })
 let hasFocus = false
 /** Of each visit to the field: what is typed within one is one step to undo. */
 let visit = crypto.randomUUID()
@@ -54,7 +55,7 @@ watch(
 )
 
 function saveNow(): void {
-  clearTimeout(timer)
+  pause.stop()
   const text = soundOf(typed.value)
   if (text !== props.value && text.trim() !== props.value)
     fault.value = openSite.whileTyping(visit, () => props.save(text))
@@ -81,9 +82,9 @@ const foreseen = computed(() => {
 })
 
 function input(): void {
-  clearTimeout(timer)
   fault.value = undefined
-  if (!foreseen.value) timer = setTimeout(saveNow, PAUSE_MS)
+  if (foreseen.value) pause.stop()
+  else pause.start()
   keep()
 }
 

@@ -1,3 +1,4 @@
+import { useTimeoutFn } from '@vueuse/core'
 import { watch } from 'vue'
 import type { useOpenSite } from './openSite.ts'
 
@@ -11,12 +12,12 @@ export function keptUp(
   pauseMs: number,
 ): () => () => void {
   let isShown = false
-  let waiting: ReturnType<typeof setTimeout> | undefined
+  const later = useTimeoutFn(() => void workOut(), pauseMs, { immediate: false })
   watch(
     () => openSite.site,
     (site) => {
-      clearTimeout(waiting)
-      if (site && isShown) waiting = setTimeout(() => void workOut(), pauseMs)
+      if (site && isShown) later.start()
+      else later.stop()
     },
   )
   return () => {
@@ -24,7 +25,7 @@ export function keptUp(
     void workOut()
     return () => {
       isShown = false
-      clearTimeout(waiting)
+      later.stop()
     }
   }
 }

@@ -1,3 +1,4 @@
+import { watchDebounced } from '@vueuse/core'
 import { shortened } from '@viatica/core/standard/text.ts'
 import type { Severity } from '@viatica/core/check/rule.ts'
 import { SEVERITIES } from '@viatica/core/check/rule.ts'
@@ -31,7 +32,6 @@ export const useProof = defineStore('proof', () => {
   /** How many rules are done, of how many, while a check goes on. */
   const progress = ref<readonly [number, number]>()
   const chosenKey = ref('')
-  let waiting: ReturnType<typeof setTimeout> | undefined
 
   const reasons = computed(
     () => new Map((openSite.site?.settings.setAside ?? []).map(({ key, reason }) => [key, reason])),
@@ -84,13 +84,12 @@ export const useProof = defineStore('proof', () => {
     () => openSite.id,
     () => (all.value = undefined),
   )
-  watch(
+  watchDebounced(
     () => [openSite.site, spelling.unknown],
     ([site]) => {
-      clearTimeout(waiting)
-      if (site) waiting = setTimeout(() => void check(), PAUSE_MS)
+      if (site) void check()
     },
-    { immediate: true },
+    { immediate: true, debounce: PAUSE_MS },
   )
 
   /** Sets findings aside, with why; or takes back that they were. */

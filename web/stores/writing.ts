@@ -1,3 +1,4 @@
+import { useTimeoutFn } from '@vueuse/core'
 import { followHeadings, followInText, renamedHeadingIds } from '@viatica/core/content/followHeadings.ts'
 import { singlesOf } from '@viatica/core/plan/change/apply.ts'
 import type { SetEntry, SingleChange } from '@viatica/core/plan/change/change.ts'
@@ -29,7 +30,7 @@ export const useWriting = defineStore('writing', () => {
   const theirs = ref<string>()
   /** Counts up whenever the text is not the editor's own: it must show it anew. */
   const turn = ref(0)
-  let timer: ReturnType<typeof setTimeout> | undefined
+  const pause = useTimeoutFn(() => saveNow(), PAUSE_MS, { immediate: false })
 
   const bodyOf = (id: EntryId) => {
     const entry = openSite.site?.plan.entries.get(id)
@@ -88,8 +89,7 @@ export const useWriting = defineStore('writing', () => {
   function type(html: string): void {
     text.value = html
     fault.value = ''
-    clearTimeout(timer)
-    timer = setTimeout(saveNow, PAUSE_MS)
+    pause.start()
     if (html !== over.value && bodyOf(writingFor.value)) {
       const change = changeTo(html, over.value)
       openSite.keepTyped(fieldOf(writingFor.value), () => openSite.make(change), false)
@@ -106,7 +106,7 @@ export const useWriting = defineStore('writing', () => {
   openSite.savesWith(saveNow)
 
   function saveNow(): void {
-    clearTimeout(timer)
+    pause.stop()
     const body = bodyOf(writingFor.value)
     if (!body || text.value === over.value || theirs.value !== undefined) return
     write(over.value)

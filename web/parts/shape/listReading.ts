@@ -1,4 +1,5 @@
-import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
+import { useTimeoutFn } from '@vueuse/core'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { ListReading } from '../../workers/siteWorker.ts'
 import { siteWork } from '../../workers/siteWork.ts'
 
@@ -18,22 +19,15 @@ export function useListReading(pasted: string, destination: () => { parent: stri
   /** Whether what was read is what stands there now. */
   const isCurrent = computed(() => read.value === wanted.value.key)
 
-  let timer: ReturnType<typeof setTimeout> | undefined
-  watch(
-    wanted,
-    (asked) => {
-      clearTimeout(timer)
-      timer = setTimeout(() => {
-        void siteWork.readList(asked.text, asked.parent, asked.place).then((answer) => {
-          if (asked.key !== wanted.value.key) return
-          reading.value = answer
-          read.value = asked.key
-        })
-      }, PAUSE_MS)
-    },
-    { immediate: true },
-  )
-  onBeforeUnmount(() => clearTimeout(timer))
+  async function readNow(): Promise<void> {
+    const asked = wanted.value
+    const answer = await siteWork.readList(asked.text, asked.parent, asked.place)
+    if (asked.key !== wanted.value.key) return
+    reading.value = answer
+    read.value = asked.key
+  }
+  const { start } = useTimeoutFn(() => void readNow(), PAUSE_MS)
+  watch(wanted, start)
 
   return { text, reading, isCurrent }
 }

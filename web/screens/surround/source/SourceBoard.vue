@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { refAutoReset } from '@vueuse/core'
 import { IconCheck, IconCopy } from '@tabler/icons-vue'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { OWN_REGIONS, type Region, sourceLines } from '@viatica/core/compare/regions.ts'
@@ -45,11 +46,10 @@ function show(line: number): void {
   source.value?.querySelectorAll('li')[line]?.scrollIntoView({ block: 'start' })
 }
 
-const isCopied = ref(false)
+const isCopied = refAutoReset(false, 2000)
 async function copy(): Promise<void> {
   await navigator.clipboard.writeText(html.value)
   isCopied.value = true
-  setTimeout(() => (isCopied.value = false), 2000)
 }
 </script>
 

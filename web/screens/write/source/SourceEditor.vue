@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useTimeoutFn } from '@vueuse/core'
 import {
   autocompletion,
   closeBrackets,
@@ -45,13 +46,12 @@ function pointOwnLinks(): void {
   if (changes.length > 0) view.dispatch({ changes })
 }
 
-let settling: ReturnType<typeof setTimeout> | undefined
+/** Longer than between two strokes of a key. */
+const SETTLED_MS = 600
+const settling = useTimeoutFn(pointOwnLinks, SETTLED_MS, { immediate: false })
 const follow = EditorView.updateListener.of((update) => {
   if (update.docChanged) writing.type(update.state.doc.toString())
-  if (update.docChanged || update.selectionSet || update.focusChanged) {
-    clearTimeout(settling)
-    settling = setTimeout(pointOwnLinks, 600)
-  }
+  if (update.docChanged || update.selectionSet || update.focusChanged) settling.start()
 })
 
 /** What comes from a word processor or a web page comes in clean; plain text as it is. */
@@ -124,7 +124,7 @@ watch(
   () => view?.dispatch({}),
 )
 onBeforeUnmount(() => {
-  clearTimeout(settling)
+  settling.stop()
   view?.destroy()
 })
 
