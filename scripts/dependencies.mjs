@@ -23,6 +23,7 @@ const REASONS = {
   '@playwright': 'Microsoft’s browser driver',
   '@eslint/': 'the linter’s own rules',
   '@vitejs/': 'Vite’s own plug-in for Vue',
+  '@vueuse/': 'the usual collection of functions for Vue, by members of its team',
   'axe-core': 'the accessibility checker of browsers’ own tools, an outside check; tests only',
   globals: 'a list of names by the author of many ESLint plug-ins',
   handlebars: 'templates of long standing, beside which rendering is measured; benchmarks only',
@@ -56,6 +57,7 @@ const REASONS = {
   'js-xxhash': 'a published hash in plain JavaScript, checked against its vectors',
   'jsonc-parser': 'Microsoft’s JSON parser with places, of its editor',
   knex: 'given by the platform; the query builder of long standing',
+  'libphonenumber-js': 'the numbering plans of Google’s own library, with a release every month',
   linkinator: 'a link checker, an outside check; tests only',
   marked: 'Markdown, one of the two usual parsers',
   nspell: 'Hunspell in JavaScript, by the author of unified',
@@ -72,6 +74,7 @@ const REASONS = {
   tsx: 'runs TypeScript in Node, the usual choice',
   typescript: 'given by the platform',
   valibot: 'given by the platform',
+  vfile: 'the unified collective’s files, and the heads of them',
   vite: 'given by the platform',
   vue: 'given by the platform',
   'wcag-contrast': 'the contrast formula, an outside check; tests only',
@@ -97,22 +100,21 @@ function lastRelease(name) {
 
 await main(async () => {
   const { workspaces } = read('package.json')
-  const names = new Set(
-    ['.', ...workspaces].flatMap((folder) => {
-      const { dependencies = {}, devDependencies = {} } = read(`${folder}/package.json`)
-      return Object.keys({ ...dependencies, ...devDependencies }).filter(
-        (name) => !name.startsWith('@viatica/'),
-      )
-    }),
-  )
   const lock = read('package-lock.json').packages
-  const versionOf = (name) =>
-    Object.entries(lock).find(([path]) => path.endsWith(`node_modules/${name}`))?.[1].version ?? ''
+  /** The version of each direct dependency: that of the folder that asks for it, where it has one of its own. */
+  const versions = new Map()
+  for (const folder of ['.', ...workspaces]) {
+    const { dependencies = {}, devDependencies = {} } = read(`${folder}/package.json`)
+    for (const name of Object.keys({ ...dependencies, ...devDependencies })) {
+      const there = lock[`${folder}/node_modules/${name}`] ?? lock[`node_modules/${name}`]
+      if (!name.startsWith('@viatica/')) versions.set(name, there.version)
+    }
+  }
 
-  const rows = [...names].sort().map((name) => {
+  const rows = [...versions.keys()].sort().map((name) => {
     const reason = reasonFor(name)
     if (!reason) throw new SetupFault(`Say in scripts/dependencies.mjs why ${name} is trusted.`)
-    return `| ${name} | ${versionOf(name)} | ${lastRelease(name)} | ${reason} |`
+    return `| ${name} | ${versions.get(name)} | ${lastRelease(name)} | ${reason} |`
   })
   const table = [
     '| package | version | last release | why it is trusted |',
