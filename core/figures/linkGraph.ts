@@ -2,7 +2,7 @@ import { breadcrumbOf } from '../navigate/breadcrumb.ts'
 import { shownLinks } from '../navigate/leads.ts'
 import { hereMark, indexOfMenu, itemsShown, type MenuItem } from '../navigate/menu.ts'
 import { pageAbove } from '../navigate/pageAbove.ts'
-import { type Neighbours, neighboursIn, readingRuns } from '../navigate/readingOrder.ts'
+import { type Neighbours, neighboursOf } from '../navigate/readingOrder.ts'
 import { type EntryId, isBegun, type LinkTarget, type PageEntry } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
@@ -149,7 +149,7 @@ export interface LinksOfPiece {
 /** Prepares what tells the links that each piece of the surround writes on a page. */
 export function surroundLinks(site: Site): (page: PageEntry) => LinksOfPiece[] {
   const { surround } = site
-  const neighbours = neighboursIn(readingRuns(site))
+  const neighbours = neighboursOf(site)
   const pieces = [...standings(surround)].map(({ piece, place }) => ({
     piece,
     place,

@@ -57,3 +57,15 @@ export function neighboursIn(runs: readonly (readonly EntryId[])[]): (page: Entr
     return place ? { previous: place.run[place.at - 1], next: place.run[place.at + 1] } : ALONE
   }
 }
+
+const known = new WeakMap<Site, (page: EntryId) => Neighbours>()
+
+/** The neighbours of the pages of a site. Remembered: a site is never changed in place. */
+export function neighboursOf(site: Site): (page: EntryId) => Neighbours {
+  let neighbours = known.get(site)
+  if (!neighbours) {
+    neighbours = neighboursIn(readingRuns(site))
+    known.set(site, neighbours)
+  }
+  return neighbours
+}

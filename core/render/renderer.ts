@@ -1,7 +1,7 @@
 import { addressesOf } from '../address/addresses.ts'
 import { folderOf } from '../address/relative.ts'
 import type { HereMark } from '../navigate/menu.ts'
-import { neighboursIn, readingRuns } from '../navigate/readingOrder.ts'
+import { neighboursOf } from '../navigate/readingOrder.ts'
 import type { EntryId } from '../plan/entry.ts'
 import { entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
@@ -61,7 +61,7 @@ const MAX_FOLDERS = 64
 export function createRenderer(site: Site, year: number): Renderer {
   const { plan, settings, surround } = site
   const { paths } = addressesOf(site)
-  const neighbours = neighboursIn(readingRuns(site))
+  const neighbours = neighboursOf(site)
   const words = wordsOf(settings.language, surround.words)
   const layout = layoutOf(surround)
   const open =

@@ -3,32 +3,13 @@ import { type EntryId, labelOf, type PageEntry } from '../plan/entry.ts'
 import { entryOf, walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { type Place, PLACES } from '../plan/surround/piece.ts'
+import { isSameMark, PART_OF_PLACE, partOfPiece, RIPPLE_PARTS, type RipplePart } from './parts.ts'
+import { type Reach, reachOf } from './reach.ts'
 import { type Words, wordsOf } from '../plan/surround/words.ts'
 import { generatedPaths } from '../address/generated.ts'
 import { hrefsInContent } from '../render/main.ts'
-import type { RenderedPiece } from '../render/document.ts'
 import { styleSheet } from '../render/style/styleSheet.ts'
 import { createRenderer, type MarkedMenu, type PageParts, type Renderer } from '../render/renderer.ts'
-
-/** The parts of a page that one change can make different. */
-export const RIPPLE_PARTS = [
-  'title',
-  'description',
-  'head',
-  'header',
-  'menu',
-  'here mark',
-  'side',
-  'banner',
-  'breadcrumb',
-  'heading',
-  'around the content',
-  'main content',
-  'text links',
-  'pager',
-  'footer',
-] as const
-export type RipplePart = (typeof RIPPLE_PARTS)[number]
 
 /** What a change does to one page. */
 export interface PageRipple {
@@ -78,39 +59,12 @@ function pageOf({ site }: Written, id: EntryId): PageEntry | undefined {
   return isWritten(site, entry) ? entry : undefined
 }
 
-const PART_OF_PLACE: Readonly<Record<Place, RipplePart>> = {
-  header: 'header',
-  side: 'side',
-  before: 'around the content',
-  after: 'around the content',
-  footer: 'footer',
-}
-
-/** What a piece is called among the parts of a page. */
-function partOfPiece({ piece, place }: RenderedPiece): RipplePart {
-  switch (piece.kind) {
-    case 'menu':
-    case 'banner':
-    case 'breadcrumb':
-    case 'heading':
-    case 'pager':
-      return piece.kind
-    default:
-      return PART_OF_PLACE[place]
-  }
-}
-
 /** What of a menu differs that stands in the same piece before and after. */
 function menuParts(was: MarkedMenu, is: MarkedMenu): RipplePart[] {
   const parts: RipplePart[] = []
   if (was.unmarked !== is.unmarked) parts.push('menu')
-  const isMarkedSame =
-    was.mark.here === is.mark.here &&
-    was.mark.nearest === is.mark.nearest &&
-    was.mark.within.size === is.mark.within.size &&
-    [...was.mark.within].every((item) => is.mark.within.has(item))
   // What is left is the form of the mark: a link or text, and its class.
-  if (!isMarkedSame || parts.length === 0) parts.push('here mark')
+  if (!isSameMark(was.mark, is.mark) || parts.length === 0) parts.push('here mark')
   return parts
 }
 
@@ -201,11 +155,57 @@ function compare(a: Written, b: Written, before: PageEntry, after: PageEntry): P
   }
 }
 
+/** What a change does to a page without writing it; undefined when it does not differ. */
+function reached(
+  reach: Reach,
+  a: Written,
+  b: Written,
+  was: PageEntry,
+  is: PageEntry,
+): PageRipple | undefined {
+  const own = reach.ownDifference(is.id)
+  if (own === 'any') return compare(a, b, was, is)
+  const parts = new Set(reach.sharedParts(is.id))
+  let textLinks = 0
+  if (own === 'text links') {
+    const from = (at: Written) => (id: EntryId) => pageOf(at, id) && at.paths.get(id)
+    const [before, after] = [from(a), from(b)]
+    const moved = hrefsInContent(is, b.words).pointers.filter(
+      ({ to, id }) => to === 'entry' && before(id) !== after(id),
+    )
+    const isMore = moved.some(
+      ({ attribute, id }) => attribute === 'src' && (before(id) === undefined) !== (after(id) === undefined),
+    )
+    if (moved.length > 0) parts.add(isMore ? 'main content' : 'text links')
+    textLinks = isMore ? 0 : moved.length
+  }
+  if (parts.size === 0) return undefined
+  const path = b.paths.get(is.id)
+  return {
+    page: is.id,
+    label: labelOf(is),
+    before: path,
+    after: path,
+    parts: RIPPLE_PARTS.filter((part) => parts.has(part)),
+    textLinks,
+  }
+}
+
 /**
  * Works out what a change did to every page, given the site before and after it.
  * @param year of the build
  */
 export function rippleOf(before: Site, after: Site, year: number): Ripple {
+  return rippleBetween(before, after, year, reachOf(before, after))
+}
+
+/** The same, found by writing every page before and after: what the quick way is held against. */
+export function rippleWritten(before: Site, after: Site, year: number): Ripple {
+  return rippleBetween(before, after, year, undefined)
+}
+
+/** @param reach how far the change reaches; undefined where every page is to be written */
+function rippleBetween(before: Site, after: Site, year: number, reach: Reach | undefined): Ripple {
   if (before === after) return { pages: [], total: 0, styles: false, files: 0 }
   const a = written(before, year)
   const b = written(after, year)
@@ -216,7 +216,7 @@ export function rippleOf(before: Site, after: Site, year: number): Ripple {
     const was = pageOf(a, entry.id)
     if (is) total++
     if (is && was) {
-      const page = compare(a, b, was, is)
+      const page = reach ? reached(reach, a, b, was, is) : compare(a, b, was, is)
       if (page) pages.push(page)
     } else if (is || was) pages.push(comingOrGoing(a, b, entry.id))
   }

@@ -1,4 +1,5 @@
-import type { PageRipple, Ripple, RipplePart } from './ripple.ts'
+import type { RipplePart } from './parts.ts'
+import type { PageRipple, Ripple } from './ripple.ts'
 
 const some = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`
 

@@ -3,7 +3,8 @@ import type { EntryId, PageEntry, Seen } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
 import { filesByPath, isWritten, type Site } from '../plan/site.ts'
 import { createRenderer, type PageParts } from '../render/renderer.ts'
-import { htmlOfPart, RIPPLE_PARTS, stylesOf } from '../ripple/ripple.ts'
+import { RIPPLE_PARTS } from '../ripple/parts.ts'
+import { htmlOfPart, stylesOf } from '../ripple/ripple.ts'
 
 /** A short mark of each part of a page, as visitors get it now. */
 export type PageMarks = Seen['marks']

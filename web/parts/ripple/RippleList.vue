@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { PageRipple, Ripple, RipplePart } from '@viatica/core/ripple/ripple.ts'
+import type { RipplePart } from '@viatica/core/ripple/parts.ts'
+import type { PageRipple, Ripple } from '@viatica/core/ripple/ripple.ts'
 import { ref, shallowRef, watch } from 'vue'
 import { siteWork } from '../../workers/siteWork.ts'
 import VirtualRows from '../VirtualRows.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { addressesOf, wishedName } from '@viatica/core/address/addresses.ts'
 import { wayTo } from '@viatica/core/navigate/breadcrumb.ts'
-import { neighboursIn, readingRuns } from '@viatica/core/navigate/readingOrder.ts'
+import { neighboursOf } from '@viatica/core/navigate/readingOrder.ts'
 import { documentTitle } from '@viatica/core/navigate/title.ts'
 import { movesAddresses } from '@viatica/core/address/moves.ts'
 import { isPinnedHere, pinPages } from '@viatica/core/address/pins.ts'
@@ -40,7 +40,7 @@ const name = computed(() => addresses.value.names.get(entry.value.id) ?? '')
 const isHome = computed(() => entry.value.id === site.value.plan.home)
 
 const way = computed(() => wayTo(site.value.plan, entry.value.id))
-const neighbours = computed(() => neighboursIn(readingRuns(site.value))(entry.value.id))
+const neighbours = computed(() => neighboursOf(site.value)(entry.value.id))
 const label = (id: EntryId) => labelOf(entryOf(site.value.plan, id))
 
 function set<F extends EntryField>(field: F, value: unknown): string | undefined {

@@ -1,0 +1,61 @@
+import type { HereMark } from '../navigate/menu.ts'
+import type { Place } from '../plan/surround/piece.ts'
+import type { Standing } from '../plan/surround/surround.ts'
+
+/** The parts of a page that one change can make different. */
+export const RIPPLE_PARTS = [
+  'title',
+  'description',
+  'head',
+  'header',
+  'menu',
+  'here mark',
+  'side',
+  'banner',
+  'breadcrumb',
+  'heading',
+  'around the content',
+  'main content',
+  'text links',
+  'pager',
+  'footer',
+] as const
+export type RipplePart = (typeof RIPPLE_PARTS)[number]
+
+export const PART_OF_PLACE: Readonly<Record<Place, RipplePart>> = {
+  header: 'header',
+  side: 'side',
+  before: 'around the content',
+  after: 'around the content',
+  footer: 'footer',
+}
+
+/** What a piece is called among the parts of a page. */
+export function partOfPiece({ piece, place }: Pick<Standing, 'piece' | 'place'>): RipplePart {
+  switch (piece.kind) {
+    case 'menu':
+    case 'banner':
+    case 'breadcrumb':
+    case 'heading':
+    case 'pager':
+      return piece.kind
+    case 'brand':
+    case 'links':
+    case 'columns':
+    case 'contact':
+    case 'address':
+    case 'copyright':
+    case 'text':
+    case 'html':
+      return PART_OF_PLACE[place]
+  }
+}
+
+export function isSameMark(was: HereMark, is: HereMark): boolean {
+  return (
+    was.here === is.here &&
+    was.nearest === is.nearest &&
+    was.within.size === is.within.size &&
+    [...was.within].every((item) => is.within.has(item))
+  )
+}

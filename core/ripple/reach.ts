@@ -1,0 +1,322 @@
+import { addressesOf } from '../address/addresses.ts'
+import { endOf, shownLinks } from '../navigate/leads.ts'
+import { indexOfMenu, hereMark, isSameEverywhere, itemsShown, type MenuItem } from '../navigate/menu.ts'
+import { type Neighbours, neighboursOf } from '../navigate/readingOrder.ts'
+import { type Body, type EntryId, type LinkTarget, labelOf } from '../plan/entry.ts'
+import { ancestorsOf, childrenOf, type Plan } from '../plan/plan.ts'
+import { isWritten, type Site } from '../plan/site.ts'
+import type { Menu } from '../plan/surround/menu.ts'
+import { type MenuShape, type PickedLink, type PieceOf, shapeNamed } from '../plan/surround/piece.ts'
+import { menuOf, type Standing, standings } from '../plan/surround/surround.ts'
+import { compileBody } from '../render/body.ts'
+import { compileOwnHtml } from '../render/pieces/ownHtmlSource.ts'
+import { pointersIn } from '../render/slots.ts'
+import { isSameMark, partOfPiece, type RipplePart } from './parts.ts'
+
+/**
+ * How far a change of the plan reaches: which pages must be written to see whether they differ, and what differs on all
+ * others. What a change does to a menu is worked out once for all pages that carry it.
+ */
+export interface Reach {
+  /**
+   * What a page may have of its own that differs: where the links of its text lead; or anything, its words, its way, what
+   * comes before and after, so that it must be written to be seen.
+   */
+  ownDifference(page: EntryId): 'none' | 'text links' | 'any'
+  /** What differs on a page that does not differ in what it has of its own. */
+  sharedParts(page: EntryId): ReadonlySet<RipplePart>
+}
+
+/** A site with where its pages stand. */
+interface Sited {
+  readonly site: Site
+  readonly plan: Plan
+  readonly paths: ReadonlyMap<EntryId, string>
+  readonly neighbours: (page: EntryId) => Neighbours
+}
+
+function sited(site: Site): Sited {
+  return {
+    site,
+    plan: site.plan,
+    paths: addressesOf(site).paths,
+    neighbours: neighboursOf(site),
+  }
+}
+
+/** The path of a page that is on the site: what links to it are made of. */
+const whereIs = ({ site, paths }: Sited, id: EntryId): string | undefined =>
+  isWritten(site, site.plan.entries.get(id)) ? paths.get(id) : undefined
+
+/** What tells where a link leads from where another does. */
+function endKey(at: Sited, target: LinkTarget | undefined): string {
+  const end = target && endOf(at.site, target)
+  if (!end) return ''
+  if (end.to === 'address') return `address ${end.url}`
+  return end.to === 'file' ? `file ${end.file}` : `page ${whereIs(at, end.entry)}#${end.fragment}`
+}
+
+/** What a change did to single entries. */
+interface Touched {
+  /** Entries that are not the same object, stand elsewhere, or have others under them. */
+  readonly any: ReadonlySet<EntryId>
+  /** Those whose label, place or banner the pages under them show. */
+  readonly above: ReadonlySet<EntryId>
+  /** Those that are called otherwise, or stand at another address. */
+  readonly named: ReadonlySet<EntryId>
+  /** Those that stand at another address. */
+  readonly moved: ReadonlySet<EntryId>
+}
+
+function touchedBetween(a: Sited, b: Sited): Touched {
+  const [any, above, named, moved] = [0, 1, 2, 3].map(() => new Set<EntryId>()) as [
+    Set<EntryId>,
+    Set<EntryId>,
+    Set<EntryId>,
+    Set<EntryId>,
+  ]
+  const look = (id: EntryId) => {
+    const [was, is] = [a.plan.entries.get(id), b.plan.entries.get(id)]
+    const stands = a.plan.parents.get(id) === b.plan.parents.get(id)
+    const isSamePath = a.paths.get(id) === b.paths.get(id)
+    const isSameUnder = a.plan.children.get(id) === b.plan.children.get(id)
+    if (was === is && stands && isSamePath && isSameUnder) return
+    any.add(id)
+    const goes = whereIs(a, id) !== whereIs(b, id)
+    if (goes) moved.add(id)
+    const isNamed = !was || !is || labelOf(was) !== labelOf(is)
+    if (goes || isNamed) named.add(id)
+    const banner = (entry: typeof was) => (entry?.kind === 'page' ? entry.banner : undefined)
+    if (goes || isNamed || !stands || was.kind !== is.kind || banner(was) !== banner(is)) above.add(id)
+  }
+  for (const id of b.plan.entries.keys()) look(id)
+  for (const id of a.plan.entries.keys()) if (!b.plan.entries.has(id)) look(id)
+  return { any, above, named, moved }
+}
+
+/** What a text must hold to point to an entry, however it is written. */
+const MAY_POINT = /entry|&#/i
+const pointed = new WeakMap<Body, readonly EntryId[]>()
+
+/** The entries that a text points to. */
+function entriesPointedTo(body: Body): readonly EntryId[] {
+  let ids = pointed.get(body)
+  if (!ids) {
+    const pointers = MAY_POINT.test(body.html) ? compileBody(body).pointers : []
+    ids = pointers.flatMap(({ to, id }) => (to === 'entry' ? [id] : []))
+    pointed.set(body, ids)
+  }
+  return ids
+}
+
+/** How two projections of a menu differ; `unsure`: they read the same, and stand for other entries. */
+type MenuDifference = 'same' | 'differs' | 'unsure'
+
+function compareItems(a: Sited, b: Sited, was: readonly MenuItem[], is: readonly MenuItem[]): MenuDifference {
+  if (was.length !== is.length) return 'differs'
+  let difference: MenuDifference = 'same'
+  for (const [at, item] of was.entries()) {
+    const other = is[at]!
+    if (item.label !== other.label || endKey(a, item.target) !== endKey(b, other.target)) return 'differs'
+    if (item.id !== other.id || item.entry !== other.entry) difference = 'unsure'
+    const under = compareItems(a, b, item.items, other.items)
+    if (under === 'differs') return 'differs'
+    if (under === 'unsure') difference = 'unsure'
+  }
+  return difference
+}
+
+/** Whether the items of two projections stand for the same entries, at the same places. */
+function standsTheSame(was: readonly MenuItem[], is: readonly MenuItem[]): boolean {
+  return (
+    was.length === is.length &&
+    was.every((item, at) => {
+      const other = is[at]!
+      return item.id === other.id && item.entry === other.entry && standsTheSame(item.items, other.items)
+    })
+  )
+}
+
+/** What a menu is before and after, on the pages that show the same of it. */
+interface MenuVariant {
+  readonly difference: MenuDifference
+  isMarkedSame(page: EntryId): boolean
+}
+
+/** A menu somewhere in the surround. @param part what it is called there; undefined where it is a menu piece */
+interface PlacedMenu {
+  readonly menu: Menu
+  readonly shape: MenuShape
+  readonly part: RipplePart | undefined
+  readonly variantOf: (page: EntryId) => MenuVariant | undefined
+}
+
+function variant(a: Sited, b: Sited, menu: Menu, shape: MenuShape, page: EntryId): MenuVariant {
+  const [was, is] = [a, b].map(({ site }) => itemsShown(site, menu, shape, page))
+  const difference = compareItems(a, b, was!, is!)
+  let indexes: ReturnType<typeof indexOfMenu>[] | undefined
+  const standSame = standsTheSame(was!, is!)
+  return {
+    difference,
+    isMarkedSame(on) {
+      // What stands above the page is the same: so are its marks, where the items are.
+      if (standSame) return true
+      indexes ??= [indexOfMenu(was!), indexOfMenu(is!)]
+      return isSameMark(hereMark(a.plan, indexes[0]!, on), hereMark(b.plan, indexes[1]!, on))
+    },
+  }
+}
+
+/** What a menu that follows the page does to each: only sections with something touched in them are looked at. */
+function sectionVariants(a: Sited, b: Sited, any: ReadonlySet<EntryId>, menu: Menu, shape: MenuShape) {
+  const sections = new Set(
+    [...any].flatMap((id) => [a, b].map(({ plan }) => [...ancestorsOf(plan, id), id][1])),
+  )
+  const known = new Map<string, MenuVariant>()
+  return (page: EntryId) => {
+    const way = [...ancestorsOf(b.plan, page), page]
+    if (!sections.has(way[1])) return undefined
+    // What is opened along the way to a page without others under it is the same for all beside it.
+    const key = childrenOf(b.plan, page).length > 0 ? page : `beside ${way.at(-2)}`
+    const there = known.get(key)
+    if (there) return there
+    const made = variant(a, b, menu, shape, page)
+    known.set(key, made)
+    return made
+  }
+}
+
+/** Links that lead on to what was touched are touched, too. */
+function withLinksTo({ plan }: Sited, touched: ReadonlySet<EntryId>): ReadonlySet<EntryId> {
+  const links = new Map<EntryId, EntryId[]>()
+  for (const entry of plan.entries.values()) {
+    if (entry.kind !== 'link' || entry.target.to !== 'entry') continue
+    links.set(entry.target.entry, [...(links.get(entry.target.entry) ?? []), entry.id])
+  }
+  const all = new Set(touched)
+  // A set that is added to while it is gone through gives what was added, too.
+  for (const id of all) for (const link of links.get(id) ?? []) all.add(link)
+  return all
+}
+
+const linksKey = (at: Sited, links: readonly PickedLink[]) =>
+  JSON.stringify(shownLinks(at.site, links).map(({ label, leads }) => [label, endKey(at, leads)]))
+
+/** Whether what a piece shows on all pages differs; its menus, and what it shows of a page, are looked at apart. */
+function isShared({ piece }: Standing, a: Sited, b: Sited, moved: ReadonlySet<EntryId>): boolean {
+  switch (piece.kind) {
+    case 'brand':
+      return a.paths.get(a.plan.home) !== b.paths.get(b.plan.home)
+    case 'links':
+      return linksKey(a, piece.links) !== linksKey(b, piece.links)
+    case 'columns':
+      return piece.columns.some(({ links }) => linksKey(a, links) !== linksKey(b, links))
+    case 'html':
+      return ownPointers(piece).some((id) => moved.has(id))
+    // The settings, the surround and the files are the same.
+    case 'menu':
+    case 'banner':
+    case 'breadcrumb':
+    case 'heading':
+    case 'pager':
+    case 'contact':
+    case 'address':
+    case 'copyright':
+    case 'text':
+      return false
+  }
+}
+
+function ownPointers({ html }: PieceOf<'html'>): EntryId[] {
+  const slots = compileOwnHtml(html, 0).between.filter((one) => 'to' in one)
+  return pointersIn(slots).flatMap(({ to, id }) => (to === 'entry' ? [id] : []))
+}
+
+/** The menus of a piece, with what they are called among the parts of a page. */
+function menusIn(site: Site, standing: Standing): { menu: Menu; shape: MenuShape; part?: RipplePart }[] {
+  const { piece } = standing
+  if (piece.kind === 'menu') {
+    const menu = menuOf(site.surround, piece.menu)
+    return menu ? [{ menu, shape: piece.shape }] : []
+  }
+  if (piece.kind !== 'html') return []
+  return compileOwnHtml(piece.html, 0).between.flatMap((one) => {
+    if (!('element' in one) || one.element !== 'put-menu') return []
+    const menu = site.surround.menus.find(({ name }) => name === one.attributes['menu'])
+    return menu ? [{ menu, shape: shapeNamed(one.attributes['shape']), part: partOfPiece(standing) }] : []
+  })
+}
+
+/** Says how far a change reaches; undefined where it may reach anything: it is more than one of the plan. */
+export function reachOf(before: Site, after: Site): Reach | undefined {
+  const isOfPlan =
+    before.settings === after.settings &&
+    before.surround === after.surround &&
+    before.files === after.files &&
+    before.plan.home === after.plan.home
+  if (!isOfPlan) return undefined
+  const [a, b] = [sited(before), sited(after)]
+  const touched = touchedBetween(a, b)
+  const all = [...standings(after.surround)]
+
+  const everywhere = new Set(
+    all.flatMap((one) => (isShared(one, a, b, touched.moved) ? [partOfPiece(one)] : [])),
+  )
+  let isUnsure = false
+  const widened = new Set([...withLinksTo(a, touched.any), ...withLinksTo(b, touched.any)])
+  const menus = all
+    .flatMap((standing) => menusIn(after, standing))
+    .map(({ menu, shape, part }): PlacedMenu => {
+      if (!isSameEverywhere(menu))
+        return { menu, shape, part, variantOf: sectionVariants(a, b, widened, menu, shape) }
+      const one = variant(a, b, menu, shape, b.plan.home)
+      if (one.difference === 'unsure') isUnsure = true
+      return { menu, shape, part, variantOf: () => one }
+    })
+  if (isUnsure) return undefined
+
+  /** Whether a page stands under what it shows and what was touched. */
+  const isUnder = new Map<EntryId, boolean>()
+  const stack: EntryId[] = [b.plan.home]
+  isUnder.set(b.plan.home, touched.above.has(b.plan.home))
+  for (let id = stack.pop(); id !== undefined; id = stack.pop()) {
+    for (const child of childrenOf(b.plan, id)) {
+      isUnder.set(child, isUnder.get(id)! || touched.above.has(child))
+      stack.push(child)
+    }
+  }
+  const orderDiffers = (page: EntryId) => {
+    const [was, is] = [a.neighbours(page), b.neighbours(page)]
+    return (['previous', 'next'] as const).some(
+      (side) => was[side] !== is[side] || (is[side] !== undefined && touched.named.has(is[side])),
+    )
+  }
+
+  return {
+    ownDifference(page) {
+      const entry = b.plan.entries.get(page)
+      const isAny =
+        a.plan.entries.get(page) !== entry ||
+        touched.moved.has(page) ||
+        isUnder.get(page) !== false ||
+        orderDiffers(page) ||
+        menus.some(({ variantOf }) => variantOf(page)?.difference === 'unsure')
+      if (isAny) return 'any'
+      const isPointing =
+        touched.moved.size > 0 &&
+        entry?.kind === 'page' &&
+        entriesPointedTo(entry.body).some((id) => touched.moved.has(id))
+      return isPointing ? 'text links' : 'none'
+    },
+    sharedParts(page) {
+      const parts = new Set(everywhere)
+      for (const { part, variantOf } of menus) {
+        const shown = variantOf(page)
+        if (shown?.difference !== 'differs') continue
+        parts.add(part ?? 'menu')
+        if (part === undefined && !shown.isMarkedSame(page)) parts.add('here mark')
+      }
+      return parts
+    },
+  }
+}
