@@ -6,7 +6,7 @@ import { rowsOf, type Surround } from '../plan/surround/surround.ts'
 export interface RenderedPiece {
   readonly piece: Piece
   readonly place: Place
-  /** Empty where it has nothing to show. */
+  /** Empty where it has nothing to show. Written when it is first looked at. */
   readonly html: string
 }
 

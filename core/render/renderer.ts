@@ -1,10 +1,12 @@
 import { addressesOf } from '../address/addresses.ts'
 import { folderOf } from '../address/relative.ts'
-import type { HereMark } from '../navigate/menu.ts'
+import { type HereMark, isSameEverywhere, itemsShown, type MenuItem } from '../navigate/menu.ts'
 import { neighboursOf } from '../navigate/readingOrder.ts'
 import type { EntryId } from '../plan/entry.ts'
 import { entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
+import type { Menu } from '../plan/surround/menu.ts'
+import type { MenuShape } from '../plan/surround/piece.ts'
 import { directionOf, wordsOf } from '../plan/surround/words.ts'
 import { layoutOf, type RenderedPiece, writeBody } from './document.ts'
 import { escapeAttribute, escapeText } from '../standard/escape.ts'
@@ -22,6 +24,7 @@ export interface PageParts extends HeadParts {
   readonly pieces: readonly RenderedPiece[]
   /** The first heading, where no piece is it. */
   readonly heading: string
+  /** Written when it is first looked at. */
   readonly content: string
 }
 
@@ -43,6 +46,12 @@ export interface Renderer {
   linksOn(id: EntryId): Links
   /** What of a piece that shows a menu changes from page to page; undefined for other pieces. */
   markedMenu(id: EntryId, piece: string): MarkedMenu | undefined
+}
+
+/** What is worked out when it is first asked for, and once. */
+function lazily(work: () => string): () => string {
+  let done: string | undefined
+  return () => (done ??= work())
 }
 
 /** What the pages of one folder share. */
@@ -70,12 +79,22 @@ export function createRenderer(site: Site, year: number): Renderer {
   const skip = `    <a class="skip-link" href="#main">${escapeText(words.skip)}</a>\n`
   const folders = new Map<string, Folder>()
 
+  /** Of menus that are the same everywhere, by menu and shape: the folders differ in their links alone. */
+  const items = new Map<string, readonly MenuItem[]>()
+  function itemsOf(menu: Menu, shape: MenuShape, page: EntryId): readonly MenuItem[] {
+    if (!isSameEverywhere(menu)) return itemsShown(site, menu, shape, page)
+    const key = `${shape} ${menu.id}`
+    const shown = items.get(key) ?? itemsShown(site, menu, shape, page)
+    items.set(key, shown)
+    return shown
+  }
+
   function folderAt(path: string): Folder {
     let folder = folders.get(path)
     if (!folder) {
       const links = linksFrom(site, path)
       const names = new Names()
-      const around = { site, words, year, links, names }
+      const around = { site, words, year, links, names, itemsOf }
       const pieces = layout.pieces.map(({ piece, indent, isPastHeading }) =>
         preparePiece(piece, { ...around, indent, isPastHeading }),
       )
@@ -92,15 +111,26 @@ export function createRenderer(site: Site, year: number): Renderer {
     const path = paths.get(id)!
     const folder = folderAt(folderOf(path))
     const on = { page, order: neighbours(id) }
+    const content = lazily(() => renderContent(page, words, folder.links))
     return {
       ...headParts(site, page, path, on.order, folder.links),
       body: surround.here.bodyId ? ` id="page-${id}"` : '',
       pieces: layout.pieces.map(({ piece, place }, at) => {
         const { html } = folder.pieces[at]!
-        return { piece, place, html: typeof html === 'string' ? html : html(on) }
+        if (typeof html === 'string') return { piece, place, html }
+        const written = lazily(() => html(on))
+        return {
+          piece,
+          place,
+          get html() {
+            return written()
+          },
+        }
       }),
       heading: layout.hasHeading ? '' : renderHeading(page, words, '      '),
-      content: renderContent(page, words, folder.links),
+      get content() {
+        return content()
+      },
     }
   }
 

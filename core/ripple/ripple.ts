@@ -5,6 +5,7 @@ import { isWritten, type Site } from '../plan/site.ts'
 import { type Place, PLACES } from '../plan/surround/piece.ts'
 import { isSameMark, PART_OF_PLACE, partOfPiece, RIPPLE_PARTS, type RipplePart } from './parts.ts'
 import { type Reach, reachOf } from './reach.ts'
+import type { HereRule } from '../plan/surround/rules.ts'
 import { type Words, wordsOf } from '../plan/surround/words.ts'
 import { generatedPaths } from '../address/generated.ts'
 import { hrefsInContent } from '../render/main.ts'
@@ -39,14 +40,21 @@ export interface Ripple {
 /** A site with what writes it. */
 interface Written {
   readonly site: Site
+  readonly year: number
   readonly renderer: Renderer
   readonly paths: ReadonlyMap<EntryId, string>
   readonly words: Words
 }
 
+/** Those of the last change: the next one begins where it ended, and one that is foreseen where it began. */
+let recent: readonly Written[] = []
+
 function written(site: Site, year: number): Written {
+  const known = recent.find((one) => one.site === site && one.year === year)
+  if (known) return known
   return {
     site,
+    year,
     renderer: createRenderer(site, year),
     paths: addressesOf(site).paths,
     words: wordsOf(site.settings.language, site.surround.words),
@@ -68,15 +76,34 @@ function menuParts(was: MarkedMenu, is: MarkedMenu): RipplePart[] {
   return parts
 }
 
-/** The parts that differ between the pieces of two writings of a page. */
-function pieceParts(a: Written, b: Written, id: EntryId, was: PageParts, is: PageParts): Set<RipplePart> {
+/** Whether a menu is the same before and after, told without writing it where its marks say so. */
+function isSameMenu(was: MarkedMenu, is: MarkedMenu, form: HereRule['form']): boolean | undefined {
+  if (was.unmarked === is.unmarked) return isSameMark(was.mark, is.mark) ? true : undefined
+  // An item that is text on its own page may differ in its link alone, which is not written there.
+  return form === 'link' ? false : undefined
+}
+
+/**
+ * The parts that differ between the pieces of two writings of a page.
+ * @param form of here marks, where it is known to be the same before and after
+ */
+function pieceParts(
+  a: Written,
+  b: Written,
+  id: EntryId,
+  was: PageParts,
+  is: PageParts,
+  form?: HereRule['form'],
+): Set<RipplePart> {
   const parts = new Set<RipplePart>()
   const left = new Map(was.pieces.map((piece) => [piece.piece.id, piece]))
   for (const now of is.pieces) {
     const then = left.get(now.piece.id)
     left.delete(now.piece.id)
-    if (then?.html === now.html && then.place === now.place) continue
-    const [before, after] = [a, b].map(({ renderer }) => renderer.markedMenu(id, now.piece.id))
+    const [before, after] =
+      now.piece.kind === 'menu' ? [a, b].map(({ renderer }) => renderer.markedMenu(id, now.piece.id)) : []
+    const isSame = form && before && after ? isSameMenu(before, after, form) : undefined
+    if (then?.place === now.place && (isSame ?? then.html === now.html)) continue
     if (then && before && after && then.place === now.place)
       for (const part of menuParts(before, after)) parts.add(part)
     else for (const one of then ? [then, now] : [now]) if (one.html !== '') parts.add(partOfPiece(one))
@@ -155,6 +182,28 @@ function compare(a: Written, b: Written, before: PageEntry, after: PageEntry): P
   }
 }
 
+/** What differs between two writings of one page where the change is one of the plan; undefined when nothing does. */
+function compareOwn(a: Written, b: Written, before: PageEntry, after: PageEntry): PageRipple | undefined {
+  const id = before.id
+  const was = a.renderer.parts(id)
+  const is = b.renderer.parts(id)
+  const [from, to] = [a.paths.get(id)!, b.paths.get(id)!]
+  const parts = pieceParts(a, b, id, was, is, b.site.surround.here.form)
+  for (const [part, keys] of SIMPLE) if (keys.some((key) => was[key] !== is[key])) parts.add(part)
+  const moved = movedLinks(a, b, before, after)
+  if (moved === undefined ? was.content !== is.content : moved > 0)
+    parts.add(moved ? 'text links' : 'main content')
+  if (parts.size === 0 && from === to) return undefined
+  return {
+    page: id,
+    label: labelOf(after),
+    before: from,
+    after: to,
+    parts: RIPPLE_PARTS.filter((part) => parts.has(part)),
+    textLinks: moved ?? 0,
+  }
+}
+
 /** What a change does to a page without writing it; undefined when it does not differ. */
 function reached(
   reach: Reach,
@@ -164,7 +213,7 @@ function reached(
   is: PageEntry,
 ): PageRipple | undefined {
   const own = reach.ownDifference(is.id)
-  if (own === 'any') return compare(a, b, was, is)
+  if (own === 'any') return compareOwn(a, b, was, is)
   const parts = new Set(reach.sharedParts(is.id))
   let textLinks = 0
   if (own === 'text links') {
@@ -209,6 +258,7 @@ function rippleBetween(before: Site, after: Site, year: number, reach: Reach | u
   if (before === after) return { pages: [], total: 0, styles: false, files: 0 }
   const a = written(before, year)
   const b = written(after, year)
+  recent = [a, b]
   const pages: PageRipple[] = []
   let total = 0
   for (const { entry } of walk(after.plan)) {

@@ -1,6 +1,9 @@
 import type { Neighbours } from '../../navigate/readingOrder.ts'
-import type { PageEntry } from '../../plan/entry.ts'
+import type { MenuItem } from '../../navigate/menu.ts'
+import type { EntryId, PageEntry } from '../../plan/entry.ts'
 import type { Site } from '../../plan/site.ts'
+import type { Menu } from '../../plan/surround/menu.ts'
+import type { MenuShape } from '../../plan/surround/piece.ts'
 import type { Words } from '../../plan/surround/words.ts'
 import { escapeText } from '../../standard/escape.ts'
 import type { Links } from '../links.ts'
@@ -17,6 +20,8 @@ export interface Around {
   /** What its lines begin with. */
   readonly indent: string
   readonly names: Names
+  /** The items of a menu on a page. */
+  readonly itemsOf: (menu: Menu, shape: MenuShape, page: EntryId) => readonly MenuItem[]
 }
 
 /** The page that a piece stands on. */

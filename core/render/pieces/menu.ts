@@ -3,7 +3,6 @@ import {
   hereMark,
   indexOfMenu,
   isSameEverywhere,
-  itemsShown,
   type MenuItem,
   UNMARKED,
 } from '../../navigate/menu.ts'
@@ -89,6 +88,8 @@ function preparedItems(items: readonly MenuItem[], style: Style) {
   items.forEach(visit)
   return {
     unmarked: unmarked.join(''),
+    /** The menu as a whole without marks, once it was asked for. */
+    whole: undefined as string | undefined,
     index,
     marked(mark: HereMark): string {
       const written = [...unmarked]
@@ -104,7 +105,7 @@ const MAX_VARIANTS = 16
 
 /** Prepares a menu for the pages of one folder. */
 export function prepareMenu({ menu, shape, folds }: MenuStanding, around: Around): FolderMenu {
-  const { site, indent, words, names } = around
+  const { site, indent, words, names, itemsOf } = around
   const style: Style = { ...around, id: names.menu(), opens: shape === 'opening' }
   const { plan } = site
   const fold = folds
@@ -124,7 +125,7 @@ export function prepareMenu({ menu, shape, folds }: MenuStanding, around: Around
     let variant = variants.get(key)
     if (!variant) {
       if (variants.size >= MAX_VARIANTS) variants.clear()
-      variant = preparedItems(itemsShown(site, menu, shape, page), style)
+      variant = preparedItems(itemsOf(menu, shape, page), style)
       variants.set(key, variant)
     }
     return variant
@@ -137,7 +138,8 @@ export function prepareMenu({ menu, shape, folds }: MenuStanding, around: Around
     },
     parts(page) {
       const variant = variantOf(page)
-      return { unmarked: whole(variant.unmarked), mark: hereMark(plan, variant.index, page) }
+      variant.whole ??= whole(variant.unmarked)
+      return { unmarked: variant.whole, mark: hereMark(plan, variant.index, page) }
     },
   }
 }
