@@ -2,7 +2,14 @@ import { diffArrays } from 'diff'
 import type { HereRule } from '../plan/surround/rules.ts'
 import { escapeText } from '../standard/escape.ts'
 import { resolveReference } from '../standard/reference.ts'
-import { OWN_REGIONS, type OwnRegion, type Region, type SourceLine, sourceLines } from './regions.ts'
+import {
+  OWN_REGIONS,
+  type OwnRegion,
+  type ParsedPage,
+  type Region,
+  type SourceLine,
+  sourceLines,
+} from './regions.ts'
 
 /** A finished page to compare with another. */
 export interface ComparedPage {
@@ -11,6 +18,8 @@ export interface ComparedPage {
   readonly url: string
   /** The title of the page, where own HTML may say it. */
   readonly title: string
+  /** The same, where it was parsed already. */
+  readonly parsed?: ParsedPage
 }
 
 /** Why two pages of one site may differ in a line; `drift`: nothing explains it. */
@@ -35,20 +44,31 @@ interface BareLine {
   readonly untitled: string
 }
 
+/** A line without what is the page's own, and its links resolved: the same for all pages of a folder. */
+type FolderLine = Omit<BareLine, 'untitled'>
+
+/** The lines of the pages of one folder that were read already. */
+export type FolderLines = Map<string, FolderLine>
+
+/** A link that begins with the page itself. */
+const LINKS_TO_ITSELF = / (?:href|src)="\?/
+
 function bareLineOf(
   { url, title }: ComparedPage,
   { here, within, form }: HereRule,
+  known: FolderLines,
 ): (line: string) => BareLine {
   const mark = new RegExp(` class="(?:${here}|${within})"| aria-current="(?:page|true)"`, 'g')
+  const escaped = escapeText(title)
   // In its text alone: a title may be a sign that tags have, too.
   const untitled = (line: string) =>
-    title === ''
+    title === '' || !line.includes(escaped)
       ? line
       : line
           .split(/(<[^>]*>?)/)
-          .map((part, at) => (at % 2 === 0 ? part.replaceAll(escapeText(title), '{title}') : part))
+          .map((part, at) => (at % 2 === 0 ? part.replaceAll(escaped, '{title}') : part))
           .join('')
-  return (line) => {
+  const read = (line: string): FolderLine => {
     const unmarked = line.replace(mark, '')
     const resolved = unmarked.replace(
       / (href|src)="([^"#][^"]*)"/g,
@@ -64,8 +84,15 @@ function bareLineOf(
         (line.match(mark) ?? []).join() +
         (form === 'text' ? resolved.replace(/(?<![^<])[^<]*<(a|span)\b/g, '$1 ') : ''),
       bare,
-      untitled: untitled(bare),
     }
+  }
+  return (line) => {
+    let there = known.get(line)
+    if (!there) {
+      there = read(line)
+      if (!LINKS_TO_ITSELF.test(line)) known.set(line, there)
+    }
+    return { ...there, untitled: untitled(there.bare) }
   }
 }
 
@@ -83,8 +110,8 @@ interface PlacedLine extends SourceLine {
   readonly at: number
 }
 
-function placedLines(html: string, sectionMenus: ReadonlySet<string>): PlacedLine[] {
-  return sourceLines(html, sectionMenus).map((line, n) => ({ ...line, at: n + 1 }))
+function placedLines({ html, parsed }: ComparedPage, sectionMenus: ReadonlySet<string>): PlacedLine[] {
+  return sourceLines(html, sectionMenus, parsed).map((line, n) => ({ ...line, at: n + 1 }))
 }
 
 /** What the pages have of their own: each part as a whole. */
@@ -150,14 +177,16 @@ export interface ReadSource {
 /**
  * Reads a page to be compared with others of its site.
  * @param sectionMenus what the menus that follow the page are called
+ * @param known what was read of other pages of the same folder by the same rule
  */
 export function readSource(
   page: ComparedPage,
   rule: HereRule,
   sectionMenus: ReadonlySet<string>,
+  known: FolderLines = new Map(),
 ): ReadSource {
-  const lines = placedLines(page.html, sectionMenus)
-  const bareOf = bareLineOf(page, rule)
+  const lines = placedLines(page, sectionMenus)
+  const bareOf = bareLineOf(page, rule, known)
   const shared = lines.filter(({ region }) => !OWN_REGIONS.has(region))
   return {
     own: lines.filter(({ region }) => OWN_REGIONS.has(region)),

@@ -1,6 +1,11 @@
 import { type DefaultTreeAdapterTypes, parse } from 'parse5'
 import { type Element, elementsOf } from '../standard/fragment.ts'
 
+/** A page as it was parsed, with the places of its elements. */
+export type ParsedPage = DefaultTreeAdapterTypes.Document
+
+export const parsePage = (html: string): ParsedPage => parse(html, { sourceCodeLocationInfo: true })
+
 /** Parts that are the page's own: between pages they may differ in anything, and be missing. */
 const OWN = [
   'title',
@@ -91,8 +96,13 @@ function bodyRegion(element: Element, sectionMenus: ReadonlySet<string>): Region
  * Tells the lines of a page's source apart by the part that they belong to: the innermost that begins or ends on the
  * line, or that the line stands in.
  * @param sectionMenus what the menus that follow the page are called
+ * @param page the same, where it was parsed already
  */
-export function sourceLines(html: string, sectionMenus: ReadonlySet<string>): SourceLine[] {
+export function sourceLines(
+  html: string,
+  sectionMenus: ReadonlySet<string>,
+  page: ParsedPage = parsePage(html),
+): SourceLine[] {
   const texts = html.replace(/\n$/, '').split('\n')
   const regions: Region[] = texts.map(() => 'head')
   const fill = (element: Element, region: Region) => {
@@ -101,7 +111,7 @@ export function sourceLines(html: string, sectionMenus: ReadonlySet<string>): So
     for (let line = at.startLine; line <= at.endLine; line++) regions[line - 1] = region
   }
   // From the outside in, so that the innermost has the last word.
-  for (const { element } of elementsOf(parse(html, { sourceCodeLocationInfo: true }))) {
+  for (const { element } of elementsOf(page)) {
     const at = element.sourceCodeLocation
     if (element.tagName === 'body' && at?.startTag) regions[at.startTag.startLine - 1] = 'body id'
     const region = headRegion(element) ?? bodyRegion(element, sectionMenus)

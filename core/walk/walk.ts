@@ -1,7 +1,7 @@
-import { type DefaultTreeAdapterTypes, parse } from 'parse5'
 import { addressesOf } from '../address/addresses.ts'
-import { encodePath } from '../address/relative.ts'
-import { compareSources, readSource, type ReadSource } from '../compare/compare.ts'
+import { encodePath, folderOf } from '../address/relative.ts'
+import { compareSources, type FolderLines, readSource, type ReadSource } from '../compare/compare.ts'
+import { type ParsedPage, parsePage } from '../compare/regions.ts'
 import { outputFiles } from '../formats/archive.ts'
 import { referencesIn } from '../pointer/attributes.ts'
 import { decoded } from '../pointer/pointer.ts'
@@ -35,7 +35,9 @@ export interface WalkReport {
   readonly leaving: ReadonlyMap<string, number>
 }
 
-type Document = DefaultTreeAdapterTypes.Document
+/** Where a link leads: out of the site, to nothing, or to a file, which may be a page, and a part of it. */
+type Leading =
+  { readonly leaves: string } | { readonly page: EntryId | undefined; readonly part: string } | 'nowhere'
 
 const attribute = (element: Element, name: string) => element.attrs.find((one) => one.name === name)?.value
 
@@ -51,7 +53,7 @@ function linksOf(element: Element): string[] {
 }
 
 /** The ids of a page, and the names that old links go to. */
-function partsOf(page: Document): Set<string> {
+function partsOf(page: ParsedPage): Set<string> {
   const parts = new Set(['', 'top'])
   for (const { element } of elementsOf(page)) {
     const id = attribute(element, 'id') ?? (element.tagName === 'a' ? attribute(element, 'name') : undefined)
@@ -59,6 +61,9 @@ function partsOf(page: Document): Set<string> {
   }
   return parts
 }
+
+/** Enough for the folders of all sections that a walk is in at once. */
+const MAX_FOLDERS = 64
 
 /**
  * Follows every link of every page of the finished site, and holds what stands around the content against the home page.
@@ -75,39 +80,75 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport> {
   const idOfUrl = new Map(pages.map(({ id }) => [urlOf(paths.get(id)!), id]))
   const index = `index${site.settings.extension}`
   const sectionMenus = sectionMenuNames(site.surround)
-  const parts = new Map<EntryId, Set<string>>()
-  const parsed = (id: EntryId) => {
-    const html = renderer.page(id)
-    const page = parse(html, { sourceCodeLocationInfo: true })
-    parts.set(id, partsOf(page))
-    return { html, page }
-  }
-  const partsOn = (id: EntryId) => {
-    if (!parts.has(id)) parsed(id)
-    return parts.get(id)!
-  }
+  const parts = new Map<EntryId, ReadonlySet<string>>()
+  /** Links to parts of pages that were not read yet: each page is read once. */
+  const toCheck = new Map<EntryId, (() => void)[]>()
   const faults: WalkFault[] = []
   const leaving = new Map<string, number>()
   let links = 0
   let home: ReadSource | undefined
 
-  const follow = (id: EntryId, url: string, link: string, line: number) => {
-    links++
+  /** Where a link leads, from any page of a folder. */
+  const resolved = (url: string, link: string): Leading => {
     const target = resolveReference(url, asBrowsersRead(link))
     const whole = withoutFragment(target)
-    const fragment = target.slice(whole.length + 1)
     const plain = withoutQuery(whole)
     const file = plain.endsWith('/') ? plain + index : plain
-    if (!file.startsWith(top)) return void leaving.set(target, (leaving.get(target) ?? 0) + 1)
-    if (!files.has(file)) return void faults.push({ page: id, line, text: link, why: 'leads nowhere' })
-    const page = idOfUrl.get(file)
-    if (fragment !== '' && page !== undefined && !partsOn(page).has(decoded(fragment)))
-      faults.push({ page: id, line, text: link, why: 'no such part' })
+    if (!file.startsWith(top)) return { leaves: target }
+    if (!files.has(file)) return 'nowhere'
+    return { page: idOfUrl.get(file), part: decoded(target.slice(whole.length + 1)) }
+  }
+  /** What the pages of a folder share is worked out once; a walk through the plan comes back to the folders it is in. */
+  const folders = new Map<string, { readonly leading: Map<string, Leading>; readonly lines: FolderLines }>()
+  const folderAt = (url: string) => {
+    const path = folderOf(url)
+    const there = folders.get(path)
+    if (there) return there
+    if (folders.size >= MAX_FOLDERS) folders.clear()
+    const made = { leading: new Map<string, Leading>(), lines: new Map() as FolderLines }
+    folders.set(path, made)
+    return made
+  }
+  const leadingFrom = (url: string, link: string): Leading => {
+    // These begin with the page itself.
+    if (/^\s*(?:[#?]|$)/.test(link)) return resolved(url, link)
+    const { leading: known } = folderAt(url)
+    let leading = known.get(link)
+    if (leading === undefined) {
+      leading = resolved(url, link)
+      known.set(link, leading)
+    }
+    return leading
+  }
+
+  const checkPart = (on: EntryId, part: string, fault: WalkFault) => {
+    const check = () => {
+      if (!parts.get(on)!.has(part)) faults.push(fault)
+    }
+    if (parts.has(on)) check()
+    else {
+      const checks = toCheck.get(on) ?? []
+      checks.push(check)
+      toCheck.set(on, checks)
+    }
+  }
+
+  const follow = (id: EntryId, url: string, link: string, line: number) => {
+    links++
+    const leading = leadingFrom(url, link)
+    if (leading === 'nowhere') faults.push({ page: id, line, text: link, why: 'leads nowhere' })
+    else if ('leaves' in leading) leaving.set(leading.leaves, (leaving.get(leading.leaves) ?? 0) + 1)
+    else if (leading.page !== undefined && leading.part !== '')
+      checkPart(leading.page, leading.part, { page: id, line, text: link, why: 'no such part' })
   }
 
   for (const [n, { id, title }] of pages.entries()) {
     const url = urlOf(paths.get(id)!)
-    const { html, page } = parsed(id)
+    const html = renderer.page(id)
+    const page = parsePage(html)
+    parts.set(id, partsOf(page))
+    for (const check of toCheck.get(id) ?? []) check()
+    toCheck.delete(id)
     for (const { element } of elementsOf(page)) {
       const line = element.sourceCodeLocation?.startLine ?? 1
       for (const link of linksOf(element)) follow(id, url, link, line)
@@ -119,7 +160,12 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport> {
           faults.push({ page: id, line, text: attribute(element, 'aria-label') ?? 'menu', why: 'marks' })
       }
     }
-    const source = readSource({ html, url, title }, site.surround.here, sectionMenus)
+    const source = readSource(
+      { html, url, title, parsed: page },
+      site.surround.here,
+      sectionMenus,
+      folderAt(url).lines,
+    )
     home ??= source
     for (const { cause, at, lines } of compareSources(home, source)) {
       if (cause === 'drift')
