@@ -4,6 +4,7 @@ import { dirname, join } from 'node:path'
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig, type Plugin } from 'vite'
+import { LEFT_TO_SHARED, sharedPackages } from './sharedPackages.ts'
 
 /** The folder of a dictionary: its package gives out its data for Node alone. */
 const dictionary = (name: string) => dirname(createRequire(import.meta.url).resolve(name))
@@ -15,7 +16,9 @@ const LEAST_BYTES = 1000
 const compressed = (): Plugin => ({
   name: 'compressed',
   apply: 'build',
-  writeBundle({ dir = 'dist' }) {
+  enforce: 'post',
+  closeBundle() {
+    const dir = 'dist'
     for (const name of readdirSync(dir, { recursive: true, encoding: 'utf8' })) {
       if (!/\.(?:js|css|svg|dic|aff)$/.test(name)) continue
       const path = join(dir, name)
@@ -29,15 +32,15 @@ const compressed = (): Plugin => ({
 })
 
 export default defineConfig({
-  plugins: [vue(), compressed()],
+  plugins: [vue(), sharedPackages(), compressed()],
   resolve: {
     alias: {
       '@dictionaries/en-gb': dictionary('dictionary-en-gb'),
       '@dictionaries/en': dictionary('dictionary-en'),
     },
   },
-  worker: { format: 'es' },
-  build: { chunkSizeWarningLimit: 2000 },
+  worker: { format: 'es', rollupOptions: LEFT_TO_SHARED },
+  build: { chunkSizeWarningLimit: 2000, rollupOptions: LEFT_TO_SHARED },
   // For work on the screens: `npx vite` in this folder, beside a running `npm start`.
   server: { proxy: { '/api': 'http://127.0.0.1:4310', '/preview': 'http://127.0.0.1:4310' } },
 })

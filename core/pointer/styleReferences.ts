@@ -1,4 +1,5 @@
-import { tokenize, tokenTypes, url as cssUrl, string as cssString } from 'css-tree'
+import { tokenize, tokenTypes } from 'css-tree/tokenizer'
+import { string as cssString, url as cssUrl } from 'css-tree/utils'
 
 /** A place in a style sheet that names another file, as `url(…)` or by a string. */
 export interface StyleReference {
