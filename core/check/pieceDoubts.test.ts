@@ -36,6 +36,15 @@ test('a link to a page that is not there, and a label that is too long for a men
   ])
 })
 
+test('a page heading that the skip link leads past (WCAG 2.2, 2.4.1)', () => {
+  const heading = { id: 'p', kind: 'heading' as const, beside: false }
+  const at = (place: 'header' | 'side' | 'before' | 'after' | 'footer') => {
+    const places = { ...site.surround.places, [place]: [heading] }
+    return doubts(heading, { ...site, surround: { ...site.surround, places } }).length
+  }
+  expect([at('header'), at('side'), at('before'), at('after'), at('footer')]).toEqual([1, 1, 0, 0, 1])
+})
+
 test('a picture without alternative text', () => {
   expect(doubts({ kind: 'banner', picture: { file: 'f', alt: '' }, text: '' })).toHaveLength(1)
   expect(doubts({ kind: 'banner', picture: { file: 'f', alt: 'A lock' }, text: '' })).toEqual([])

@@ -4,7 +4,7 @@ import { itemsShown } from '../navigate/menu.ts'
 import { walk } from '../plan/plan.ts'
 import { altOf, isWritten, type Site } from '../plan/site.ts'
 import type { PickedLink, Piece, PieceOf } from '../plan/surround/piece.ts'
-import { menuOf } from '../plan/surround/surround.ts'
+import { menuOf, standingOf } from '../plan/surround/surround.ts'
 import { elementsOf, parseMainContent } from '../standard/fragment.ts'
 
 /** Longer labels do not fit beside others in a menu (common practice). */
@@ -43,6 +43,16 @@ function htmlDoubts(site: Site, { html }: PieceOf<'html'>): string[] {
   return doubts
 }
 
+/** The skip link leads to the main content: a first heading that stands elsewhere is skipped with the rest. */
+function headingDoubts({ surround }: Site, { id }: PieceOf<'heading'>): string[] {
+  const place = standingOf(surround, id)?.place
+  return place === 'header' || place === 'side' || place === 'footer'
+    ? [
+        'Those who skip to the content do not meet this heading: it stands outside. Put it before the content.',
+      ]
+    : []
+}
+
 /** What is doubtful about a piece, in words; the pages come out sound all the same. */
 export function pieceDoubts(site: Site, piece: Piece): string[] {
   switch (piece.kind) {
@@ -64,8 +74,9 @@ export function pieceDoubts(site: Site, piece: Piece): string[] {
       return piece.picture && !piece.name && site.settings.logo && altOf(site, site.settings.logo) === ''
         ? ['The picture stands alone and has no alternative text: it says the name of the site.']
         : []
-    case 'breadcrumb':
     case 'heading':
+      return headingDoubts(site, piece)
+    case 'breadcrumb':
     case 'pager':
     case 'contact':
     case 'address':

@@ -86,6 +86,30 @@ describe('the archive', () => {
   })
 })
 
+test.each(['root', 'absolute'])(
+  'a preview of a site with %s links stays within itself; its archive has them',
+  async (value) => {
+    const site = await server.demo()
+    const baseUrl = 'https://example.org/trust/'
+    const settings = {
+      kind: 'batch',
+      changes: [
+        ['baseUrl', baseUrl],
+        ['linkStyle', value],
+      ].map(([field, value]) => ({ kind: 'setSite', field, value })),
+    }
+    expect((await server.api.post(site, 0, settings)).status).toBe(200)
+    const { text } = await ask(`${server.url}/preview/${site}/index.html`)
+    const links = (html: string) => [...html.matchAll(/<a href="([^"]*)"/g)].map(([, href]) => href!)
+    const start = value === 'root' ? '/trust/' : baseUrl
+    expect(links(text).filter((href) => href.startsWith(start))).toEqual([])
+    expect(text).toContain(`<link rel="canonical" href="${baseUrl}index.html">`)
+    const bytes = await (await fetch(`${server.url}/api/sites/${site}/archive.zip`)).arrayBuffer()
+    const home = (await unzip(Buffer.from(bytes))).get('index.html')!
+    expect(links(home).filter((href) => href.startsWith(start)).length).toBeGreaterThan(10)
+  },
+)
+
 describe('the preview', () => {
   const preview = (path: string) => ask(`${server.url}/preview/${id}/${path}`)
 

@@ -2,6 +2,7 @@ import { pageAtPath } from '@viatica/core/address/addresses.ts'
 import { sharedFiles } from '@viatica/core/formats/archive.ts'
 import { fileTypeOf, mediaTypeOf } from '@viatica/core/plan/file.ts'
 import { filesByPath } from '@viatica/core/plan/site.ts'
+import { previewed } from '@viatica/core/render/previewed.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
 import { Router } from 'express'
 import { Problem } from '../http/problem.ts'
@@ -22,7 +23,7 @@ export function previewRoutes(store: SiteStore): Router {
   routes.get('/:id/{*path}', async (request, response) => {
     const segments = (request.params as { path?: string[] }).path ?? []
     const path = segments.join('/')
-    const { site } = await store.read(request.params.id)
+    const site = previewed((await store.read(request.params.id)).site)
     const page = pageAtPath(site, path)
     response.set('Cache-Control', 'no-store')
     if (page !== undefined)

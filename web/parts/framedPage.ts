@@ -2,6 +2,7 @@ import { addressesOf } from '@viatica/core/address/addresses.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { generatedPaths } from '@viatica/core/address/generated.ts'
+import { previewed } from '@viatica/core/render/previewed.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
 import { styleSheet } from '@viatica/core/render/style/styleSheet.ts'
 import { sitesApi } from '../api/sites.ts'
@@ -12,7 +13,8 @@ import { thisYear } from '../year.ts'
  * pictures work; with the style sheet of this moment in place of the one that is saved; and with the script that says
  * which link was followed. Empty for what is not a page.
  */
-export function framedPage(site: Site, siteId: string, page: EntryId): string {
+export function framedPage(shown: Site, siteId: string, page: EntryId): string {
+  const site = previewed(shown)
   const path = addressesOf(site).paths.get(page)
   if (path === undefined) return ''
   const at = (path: string) => new URL(sitesApi.previewUrl(siteId, path), location.href).href
