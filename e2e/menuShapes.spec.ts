@@ -54,3 +54,23 @@ test('axe-core finds nothing on pages with a menu of any shape in any place, fol
     expect([at, isTooWide]).toEqual([at, false])
   }
 })
+
+test('on a page that is shorter than its window no empty band stands under the menu, and the footer ends the window', async ({
+  page,
+}) => {
+  const site = siteWith({ name: 'Basin' }, SMALL_PLAN)
+  for (const width of [360, 768, 1280]) {
+    await page.setViewportSize({ width, height: 800 })
+    await page.setContent(standingAlone(site, 'times'))
+    const ends = await page.evaluate(() => {
+      const end = (element: Element) => Math.round(element.getBoundingClientRect().bottom)
+      const header = document.querySelector('header')!
+      const shown = [...header.children].filter((one) => one.getBoundingClientRect().height > 0)
+      return {
+        band: end(header) - Math.max(...shown.map(end)),
+        footer: end(document.querySelector('footer')!),
+      }
+    })
+    expect([width, ends]).toEqual([width, { band: 0, footer: 800 }])
+  }
+})

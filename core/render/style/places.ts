@@ -138,22 +138,22 @@ main {
 }
 
 @media (max-width: 51.99rem) {
-  .side {
-    grid-column: 1 / -1;
-    grid-row: auto;
-  }
-
   body {
-    grid-template-rows: auto;
+    display: flex;
+    flex-direction: column;
   }
 
-  .site-header,
   .side,
   .before,
   main,
-  .after,
-  .site-footer {
-    grid-row: auto;
+  .after {
+    max-width: var(--width);
+    margin-right: auto;
+    margin-left: auto;
+  }
+
+  main {
+    flex: 1 0 auto;
   }
 }
 ${wide}`
