@@ -18,6 +18,56 @@ const IMPURE = [
   'crypto',
 ]
 
+/**
+ * The folders of core, in the order of docs/architecture.md: each imports only from those before it. What stands around
+ * the content is part of the plan; changes ask of addresses whether redirects hold.
+ */
+const CORE = [
+  ...['standard', 'pointer', 'plan', 'plan/change', 'address', 'navigate', 'render', 'formats', 'files'],
+  ...['shape', 'structure', 'figures', 'inventory', 'search', 'starters', 'compare', 'content', 'spelling'],
+  ...['check', 'walk', 'ripple', 'seen'],
+]
+const OUTSIDE_CORE = { group: ['node:*', 'vue', 'express', '@viatica/*'], message: 'Core stands on its own.' }
+
+/** What the files of a folder of core may not import. */
+const inOrder = (folder, at) => {
+  const later = CORE.slice(at + 1).map((one) => one.replace('plan/', '(?:plan/)?'))
+  const except = folder === 'plan/change' ? '(?!address/redirects\\.ts)' : ''
+  const regex = `^(?:\\./|(?:\\.\\./)+)${except}(?:${later.join('|')})/`
+  const message = `core/${folder} imports from those above it in docs/architecture.md.`
+  return {
+    files: [`core/${folder}/**/*.ts`],
+    ignores: [
+      '**/*.test.ts',
+      ...CORE.filter((one) => one.startsWith(`${folder}/`)).map((one) => `core/${one}/**`),
+    ],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: later.length > 0 ? [OUTSIDE_CORE, { regex, message }] : [OUTSIDE_CORE] },
+      ],
+    },
+  }
+}
+
+/** What the other parts may not import: imports go one way. */
+const ONE_WAY = [
+  ['web', ['@viatica/server/*', '@viatica/cli/*', '@viatica/demo/*', '@viatica/fonts/*']],
+  ['server', ['@viatica/web/*', '@viatica/cli/*']],
+  ['cli', ['@viatica/web/*', '@viatica/server/*']],
+  ['demo', ['@viatica/web/*', '@viatica/server/*', '@viatica/cli/*']],
+  ['fonts', ['@viatica/*']],
+].map(([folder, group]) => ({
+  files: [`${folder}/**/*.{ts,vue}`],
+  ignores: ['**/*.test.ts', '**/testing/**'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      { patterns: [{ group, message: `${folder} does not import from there: see docs/architecture.md.` }] },
+    ],
+  },
+}))
+
 export default ts.config(
   { ignores: ['**/dist/', '.viatica/', 'test-results/', 'web/public/'] },
   js.configs.recommended,
@@ -60,15 +110,9 @@ export default ts.config(
         { object: 'Math', property: 'random', message: 'Core takes randomness from outside.' },
         { object: 'Date', property: 'now', message: 'Core takes the time from outside.' },
       ],
-      'no-restricted-imports': [
-        'error',
-        {
-          patterns: [
-            { group: ['node:*', 'vue', 'express', '@viatica/*'], message: 'Core stands on its own.' },
-          ],
-        },
-      ],
     },
   },
+  ...CORE.map(inOrder),
+  ...ONE_WAY,
   prettier,
 )

@@ -1,7 +1,7 @@
 import type { Change, SingleChange } from '@viatica/core/plan/change/change.ts'
 import type { MovePiece, SetSurround } from '@viatica/core/plan/change/surroundChange.ts'
 import type { Menu } from '@viatica/core/plan/surround/menu.ts'
-import { pieceStep } from '@viatica/core/plan/surround/moves.ts'
+import { pieceStep } from '@viatica/core/shape/pieceStep.ts'
 import { newMenu, newPiece } from '@viatica/core/plan/surround/newPiece.ts'
 import type { Piece, PieceKind, Place } from '@viatica/core/plan/surround/piece.ts'
 import { menuOf, standingOf, type SurroundRule } from '@viatica/core/plan/surround/surround.ts'

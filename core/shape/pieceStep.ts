@@ -1,6 +1,6 @@
-import type { MovePiece } from '../change/surroundChange.ts'
-import { PLACES } from './piece.ts'
-import { standingOf, type Surround } from './surround.ts'
+import type { MovePiece } from '../plan/change/surroundChange.ts'
+import { PLACES } from '../plan/surround/piece.ts'
+import { standingOf, type Surround } from '../plan/surround/surround.ts'
 
 /**
  * The change that moves a piece one step up or down: among the pieces of its place, and past its ends to the place
