@@ -54,7 +54,7 @@ describe('site files', () => {
 
   const good = {
     format: 'viatica-site',
-    version: 1,
+    version: 2,
     settings: { name: 'Trust' },
     plan: { kind: 'page', id: 'home', title: 'Home', entries: [{ kind: 'group', id: 'g', label: 'G' }] },
   }

@@ -6,9 +6,8 @@ import { MAX_FILES, siteFileSchema } from '../plan/file.ts'
 import { MAX_LEVELS } from '../plan/plan.ts'
 import { DEFAULT_SETTINGS, type SettingName, settingSchemas, type Site } from '../plan/site.ts'
 import { siteFault } from '../plan/siteFault.ts'
-import { fromSiteData, type SiteData, toSiteData } from '../plan/siteData.ts'
+import { fromSiteData, toSiteData } from '../plan/siteData.ts'
 import { STANDARD_SURROUND, surroundSchema } from '../plan/surround/surround.ts'
-import { FIRST_VERSION_NAMES, firstVersionSettings, surroundOfFirstVersion } from './firstVersion.ts'
 import { listOf } from '../standard/list.ts'
 import { tooDeepAt } from './jsonDepth.ts'
 import { checkSize, InputFault, placeIn } from './inputFault.ts'
@@ -37,30 +36,23 @@ const settingEntries = {
   ) as unknown as typeof settingSchemas),
 }
 
-const shared = {
+const VERSION = 2
+
+const versionSchema = v.strictObject({
   format: v.literal(FORMAT, `must be "${FORMAT}": this is not a site file`),
+  version: v.literal(VERSION),
+  settings: v.strictObject(settingEntries),
+  surround: v.optional(surroundSchema, STANDARD_SURROUND),
   files: v.optional(listOf(siteFileSchema, MAX_FILES), []),
   plan: branchSchema,
   /** The bytes of the files by key, in base64. */
   contents: v.optional(v.record(v.string(), v.pipe(v.string(), v.check(isBase64, 'must be base64'))), {}),
-}
+})
 
 const fileSchema = v.variant(
   'version',
-  [
-    v.strictObject({
-      ...shared,
-      version: v.literal(1),
-      settings: v.strictObject({ ...settingEntries, ...firstVersionSettings }),
-    }),
-    v.strictObject({
-      ...shared,
-      version: v.literal(2),
-      settings: v.strictObject(settingEntries),
-      surround: v.optional(surroundSchema, STANDARD_SURROUND),
-    }),
-  ],
-  'must be 1 or 2: this is not a site file, or one of a later version',
+  [versionSchema],
+  `must be ${VERSION}: this is not a site file, or one of a later version`,
 )
 
 /** A site as it stands in a site file, with the bytes of its files in base64 under their keys. */
@@ -96,16 +88,6 @@ function readJson(text: string): unknown {
   }
 }
 
-/** The surround of a file, whichever version it is of, and its settings without those that became part of that. */
-function splitSettings(file: v.InferOutput<typeof fileSchema>): Pick<SiteData, 'settings' | 'surround'> {
-  if (file.version === 2) return file
-  const kept = Object.entries(file.settings).filter(([name]) => !FIRST_VERSION_NAMES.includes(name))
-  return {
-    settings: Object.fromEntries(kept) as unknown as SiteData['settings'],
-    surround: surroundOfFirstVersion(file.settings),
-  }
-}
-
 /** RFC 4648, section 4. A pattern for the whole would need room for every group of an 80 MB text. */
 function isBase64(text: string): boolean {
   return text.length % 4 === 0 && !/[^A-Za-z0-9+/]/.test(text.replace(/={1,2}$/, ''))
@@ -134,8 +116,7 @@ export function readSiteFile(text: string): ReadSite {
     const node = findNodeAtLocation(tree, path) ?? findNodeAtLocation(tree, path.slice(0, -1)) ?? tree
     throw new InputFault(what, placeIn(text, node.offset))
   }
-  const { contents } = result.output
-  const data = { ...result.output, ...splitSettings(result.output) }
+  const { contents, ...data } = result.output
   const sized = data.files.map((file) => ({ ...file, size: bytesInBase64(contents[file.content] ?? '') }))
   const files = new Map(sized.map((file) => [file.id, file]))
   const ids = new Set<EntryId>()
@@ -143,7 +124,7 @@ export function readSiteFile(text: string): ReadSite {
     if (ids.has(entry.id)) throw new InputFault(`Two entries have the id "${entry.id}".`)
     ids.add(entry.id)
   }
-  if (files.size < result.output.files.length) throw new InputFault('Two files have the same id.')
+  if (files.size < data.files.length) throw new InputFault('Two files have the same id.')
   const site: Site = { ...fromSiteData(data), files }
   const fault = siteFault(site)
   if (fault) throw new InputFault(fault)
@@ -179,7 +160,7 @@ export function writeSiteFile(site: Site, contents: ReadonlyMap<string, string>)
   const { settings, surround, files, plan } = toSiteData(site)
   const file = {
     format: FORMAT,
-    version: 2,
+    version: VERSION,
     settings: Object.fromEntries(
       (Object.keys(settingSchemas) as SettingName[]).map((name) => [name, settings[name]]),
     ),

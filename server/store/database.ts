@@ -48,22 +48,15 @@ export function openDatabase(url: string): Knex {
   })
 }
 
-/** @param until the last migration to make; all without it */
-function migrationsUntil(until?: string): Knex.MigrationSource<string> {
-  const names = Object.keys(MIGRATIONS).sort()
-  return {
-    getMigrations: () => Promise.resolve(names.filter((name) => until === undefined || name <= until)),
-    getMigrationName: (name) => name,
-    getMigration: (name) => Promise.resolve(MIGRATIONS[name]!),
-  }
+const migrationSource: Knex.MigrationSource<string> = {
+  getMigrations: () => Promise.resolve(Object.keys(MIGRATIONS).sort()),
+  getMigrationName: (name) => name,
+  getMigration: (name) => Promise.resolve(MIGRATIONS[name]!),
 }
 
-/**
- * Brings the tables up to date. Several servers may call it at once: one waits for the other.
- * @param until as they were with this migration; up to date without it
- */
-export async function migrate(database: Knex, until?: string): Promise<void> {
-  await database.migrate.latest({ migrationSource: migrationsUntil(until) })
+/** Brings the tables up to date. Several servers may call it at once: one waits for the other. */
+export async function migrate(database: Knex): Promise<void> {
+  await database.migrate.latest({ migrationSource })
 }
 
 /** The number that servers agree on for what one of them does at a time. */

@@ -203,22 +203,6 @@ test('any surround comes back from a site file as it was', () => {
   )
 })
 
-test('a site file of the first version becomes pieces, and is written as the second', () => {
-  const file = {
-    format: 'viatica-site',
-    version: 1,
-    settings: { name: 'Trust', menuDepth: 2, copyright: '(c) Trust', footerText: 'One', nextWord: 'On' },
-    plan: { kind: 'page', id: 'home', title: 'Home' },
-  }
-  const { site: read } = readSiteFile(JSON.stringify(file))
-  expect(read.surround.places.footer).toMatchObject([
-    { kind: 'text', text: 'One' },
-    { kind: 'copyright', holder: 'Trust', from: null },
-  ])
-  expect(read.surround.words).toEqual({ previous: 'Previous', next: 'On' })
-  expect(readSiteFile(writeSiteFile(read, new Map())).site).toEqual(read)
-})
-
 describe('words', () => {
   test('are there in eight languages, every one of them, each with the mark that a label is put in', () => {
     expect([...WORD_LANGUAGES].sort()).toEqual(['de', 'en', 'es', 'fr', 'it', 'nl', 'pl', 'pt'])
