@@ -296,8 +296,7 @@ export function reachOf(before: Site, after: Site): Reach | undefined {
     ownDifference(page) {
       const entry = b.plan.entries.get(page)
       const isAny =
-        a.plan.entries.get(page) !== entry ||
-        touched.moved.has(page) ||
+        touched.any.has(page) ||
         isUnder.get(page) !== false ||
         orderDiffers(page) ||
         menus.some(({ variantOf }) => variantOf(page)?.difference === 'unsure')

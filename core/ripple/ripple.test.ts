@@ -4,7 +4,10 @@ import { readOpml } from '../formats/opml.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import type { Change } from '../plan/change/change.ts'
 import { ChangeRefused } from '../plan/change/refused.ts'
+import { childrenOf } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
+import { STANDARD_SURROUND, type Surround } from '../plan/surround/surround.ts'
+import type { Menu } from '../plan/surround/menu.ts'
 import { createRenderer } from '../render/renderer.ts'
 import { anyChange, arbitraryDraws } from '../testing/arbitraryChange.ts'
 import { arbitraryPick, arbitrarySite, changeOfPick } from '../testing/arbitrarySite.ts'
@@ -54,6 +57,42 @@ function differences(before: string, after: string): Set<string> {
   if (menu(before) !== menu(after))
     found.add(menu(before).replace(MARKS, '') === menu(after).replace(MARKS, '') ? 'here mark' : 'menu')
   return found
+}
+
+const SECTION_MENU: Menu = {
+  ...{ id: 'section', kind: 'plan', name: 'Section', depth: 2, exceptions: [] },
+  from: { at: 'section' },
+}
+
+/** Menus that follow the page, opened as deep as they can be. */
+const SECTIONS: Surround = {
+  ...STANDARD_SURROUND,
+  places: {
+    ...STANDARD_SURROUND.places,
+    side: (['stack', 'line', 'opening'] as const).map((shape) => ({
+      ...{ id: shape, kind: 'menu', beside: false, menu: 'section', shape, folds: false },
+    })),
+  },
+  menus: [...STANDARD_SURROUND.menus, { ...SECTION_MENU, depth: 3 }],
+}
+
+/** Takes the link away that alone stands under an entry, or puts one there. */
+function linkTurned({ plan }: Site, n: number): Change {
+  const ids = [...plan.entries.keys()].filter((id) => plan.entries.get(id)!.kind !== 'link')
+  const parent = ids[n % ids.length]!
+  const [first, ...more] = childrenOf(plan, parent)
+  if (first !== undefined && more.length === 0) return { kind: 'remove', entries: [first] }
+  const target = { to: 'entry' as const, entry: ids[(n * 7) % ids.length]!, fragment: '' }
+  const link = {
+    kind: 'link' as const,
+    id: `link-${n}`,
+    label: 'On',
+    note: '',
+    inMenu: true,
+    target,
+    entries: [],
+  }
+  return { kind: 'add', parent, place: 0, branches: [link] }
 }
 
 const textHrefs = (page: ReadPage) =>
@@ -118,14 +157,22 @@ describe('the ripple of a change', () => {
     fc.assert(
       fc.property(
         arbitrarySite(12, arbitrarySurround),
-        fc.array(fc.oneof(arbitraryDraws, arbitraryPick), { minLength: 1, maxLength: 6 }),
-        (start, steps) => {
-          let before = start
+        fc.boolean(),
+        fc.array(fc.oneof(arbitraryDraws, arbitraryPick, fc.record({ linkUnder: fc.nat(20) })), {
+          minLength: 1,
+          maxLength: 6,
+        }),
+        (start, isOfSections, steps) => {
+          let before = isOfSections ? { ...start, surround: SECTIONS } : start
           for (const [at, one] of steps.entries()) {
             let after = before
             try {
               const change =
-                'numbers' in one ? anyChange(before, one, at) : changeOfPick(before.plan, one, at)
+                'numbers' in one
+                  ? anyChange(before, one, at)
+                  : 'linkUnder' in one
+                    ? linkTurned(before, one.linkUnder)
+                    : changeOfPick(before.plan, one, at)
               after = applyChange(before, change).site
             } catch (error) {
               if (!(error instanceof ChangeRefused)) throw error
@@ -159,6 +206,27 @@ describe('the ripple of a change', () => {
       }),
       { numRuns: 100 },
     )
+  })
+
+  test('a link that goes from under a page changes the section menu of that page, and of no other', () => {
+    const link = {
+      ...{ kind: 'link' as const, id: 'shop', label: 'Shop', note: '', inMenu: true, entries: [] },
+      target: { to: 'address' as const, url: 'https://example.org/' },
+    }
+    const before = make(
+      { kind: 'add', parent: 'locks', place: 0, branches: [link] },
+      { kind: 'addMenu', at: 1, menu: { ...SECTION_MENU, depth: 3 } },
+      {
+        kind: 'addPiece',
+        place: 'side',
+        at: 0,
+        piece: { id: 's', kind: 'menu', beside: false, menu: 'section', shape: 'stack', folds: false },
+      },
+    )
+    const after = applyChange(before, { kind: 'remove', entries: ['shop'] }).site
+    const ripple = rippleOf(before, after, YEAR)
+    expect(ripple.pages.map(({ page }) => page)).toEqual(['locks'])
+    expect(ripple).toEqual(rippleWritten(before, after, YEAR))
   })
 
   test('one piece that is set changes the part it belongs to, and no other', () => {
