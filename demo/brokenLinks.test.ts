@@ -61,7 +61,8 @@ test('an independent link checker (linkinator) finds on a damaged export just th
     const page = link.parent!.slice(url.length) || 'index.html'
     return pair(url, page, link.url)
   })
-  expect(found.sort()).toEqual(DAMAGED)
+  // The home page is read under each of its two addresses.
+  expect([...new Set(found)].sort()).toEqual(DAMAGED)
 })
 
 test('a walk finds the same set', () => {

@@ -1,6 +1,6 @@
 import type { Body, EntryId, PageEntry } from '../plan/entry.ts'
 import { type Element, elementsOf, parseMainContent } from '../standard/fragment.ts'
-import type { Place } from './rule.ts'
+import type { FindingPlace } from './rule.ts'
 
 /** An element of main content and where its start tag stands in the source. */
 export interface PlacedElement {
@@ -34,7 +34,7 @@ export function attributeOf({ element }: PlacedElement, name: string): string | 
 export function inContent(
   { id }: { readonly id: EntryId },
   { start, end, line }: { readonly start: number; readonly end: number; readonly line: number },
-): Place {
+): FindingPlace {
   return { in: 'content', entry: id, start, end, line }
 }
 

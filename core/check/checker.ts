@@ -5,7 +5,7 @@ import type { EntryId, PageEntry } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import type { UnknownWords } from '../spelling/spelling.ts'
-import type { Checked, Finding, Found, PageRule, Place, Rule, SiteRule } from './rule.ts'
+import type { Checked, Finding, Found, PageRule, FindingPlace, Rule, SiteRule } from './rule.ts'
 import { RULES } from './rules.ts'
 
 /** What a rule found the last time, and what that followed from. */
@@ -19,7 +19,7 @@ const NONE: UnknownWords = new Set()
 const isSame = (a: readonly unknown[], b: readonly unknown[]) =>
   a.length === b.length && a.every((one, at) => one === b[at])
 
-const nameOf = (place: Place): string => {
+const nameOf = (place: FindingPlace): string => {
   switch (place.in) {
     case 'entry':
     case 'content':

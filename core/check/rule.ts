@@ -21,7 +21,7 @@ export const GROUPS = [
 export type RuleGroup = (typeof GROUPS)[number]
 
 /** What a finding is about. */
-export type Place =
+export type FindingPlace =
   | { readonly in: 'entry'; readonly entry: EntryId }
   /** A part of a page's main content, in characters of its source; the line from 1. */
   | {
@@ -37,7 +37,7 @@ export type Place =
 
 /** What a rule found. */
 export interface Found {
-  readonly place: Place
+  readonly place: FindingPlace
   /** What is wrong, in the author's words. */
   readonly words: string
   /** What was judged: while it stays, a finding that was set aside stays so. */

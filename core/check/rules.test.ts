@@ -9,7 +9,7 @@ import type { Piece } from '../plan/surround/piece.ts'
 import { arbitraryPick, arbitrarySite, changeOfPick } from '../testing/arbitrarySite.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { Checker } from './checker.ts'
-import { GROUPS, type Place } from './rule.ts'
+import { GROUPS, type FindingPlace } from './rule.ts'
 import { ruleOf, RULES } from './rules.ts'
 
 const empty = readOpml(`<opml version="2.0"><head><title>Trust</title></head><body><outline text="Home">
@@ -497,7 +497,7 @@ test('a file that is named by its path, not its id, is found, and stops no other
 test('places in a text say where they are', () => {
   const html = '<p>one</p>\n<p><a href="www.example.org">shop</a></p>'
   const [finding] = new Checker().check(make(clean, body('times', html)))
-  const place = finding!.place as Extract<Place, { in: 'content' }>
+  const place = finding!.place as Extract<FindingPlace, { in: 'content' }>
   expect(place).toMatchObject({ in: 'content', entry: 'times', line: 2 })
   expect(html.slice(place.start, place.end)).toBe('<a href="www.example.org">')
 })

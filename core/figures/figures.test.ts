@@ -12,7 +12,7 @@ import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { attribute, isInside, readPage } from '../testing/readPage.ts'
 import { figuresOf } from './figures.ts'
-import { wordsOn } from './words.ts'
+import { wordsOn } from './wordCount.ts'
 import { YEAR } from '../testing/year.ts'
 
 const TOP = 'https://example.com/'

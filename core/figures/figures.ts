@@ -2,7 +2,7 @@ import { clicksFromHome, linkGraph } from './linkGraph.ts'
 import { type EntryId, type PageState, STATES } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
-import { wordsOn } from './words.ts'
+import { wordsOn } from './wordCount.ts'
 
 /** What is worked out for one page. */
 export interface PageFigures {

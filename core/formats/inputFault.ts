@@ -1,5 +1,5 @@
 /** Where in a file a fault is, both counted from 1. */
-export interface Place {
+export interface TextPlace {
   readonly line: number
   readonly column: number
 }
@@ -7,16 +7,16 @@ export interface Place {
 /** A file that cannot be read as what it should be. The message says what is wrong and where. */
 export class InputFault extends Error {
   override name = 'InputFault'
-  readonly place: Place | undefined
+  readonly place: TextPlace | undefined
 
-  constructor(what: string, place?: Place) {
+  constructor(what: string, place?: TextPlace) {
     super(place ? `Line ${place.line}, column ${place.column}: ${what}` : what)
     this.place = place
   }
 }
 
 /** The line and column of a character of a text. */
-export function placeIn(text: string, offset: number): Place {
+export function placeIn(text: string, offset: number): TextPlace {
   const before = text.slice(0, offset)
   const line = before.split('\n').length
   return { line, column: offset - before.lastIndexOf('\n') }

@@ -20,7 +20,7 @@ import { type Site, siteWith } from '../plan/site.ts'
 import { soundFileName } from '../standard/fileName.ts'
 import { shortened } from '../standard/text.ts'
 import { isAllowedTarget } from '../standard/target.ts'
-import { checkSize, InputFault, type Place } from './inputFault.ts'
+import { checkSize, InputFault, type TextPlace } from './inputFault.ts'
 
 /**
  * OPML says where a link leads by an address on the web. Where one leads to a page of the plan, that page is
@@ -41,7 +41,7 @@ interface Outline {
   readonly attributes: Readonly<Record<string, string>>
   /** Attributes of our own namespace. */
   readonly own: Readonly<Record<string, string>>
-  readonly place: Place
+  readonly place: TextPlace
   readonly outlines: Outline[]
 }
 
@@ -61,7 +61,7 @@ function oneLine(text: string): string {
  */
 function readXml(text: string): Document {
   const parser = new SaxesParser({ xmlns: true, position: true })
-  const place = (): Place => ({ line: parser.line, column: parser.column + 1 })
+  const place = (): TextPlace => ({ line: parser.line, column: parser.column + 1 })
   const stop = (what: string): never => {
     throw new InputFault(what, place())
   }

@@ -1,6 +1,6 @@
 import { firstHeading } from '../navigate/title.ts'
 import { type Body, isBegun, type PageEntry } from '../plan/entry.ts'
-import type { Words } from '../plan/surround/words.ts'
+import type { Words } from '../plan/surround/siteWords.ts'
 import { type CompiledBody, compileBody } from './body.ts'
 import { escapeText } from '../standard/escape.ts'
 import type { Links } from './links.ts'

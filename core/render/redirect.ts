@@ -4,7 +4,7 @@ import { folderOf, fragmentHref } from '../address/relative.ts'
 import { labelOf } from '../plan/entry.ts'
 import { entryOf } from '../plan/plan.ts'
 import type { OwnRedirect, Site } from '../plan/site.ts'
-import { directionOf, wordsOf } from '../plan/surround/words.ts'
+import { directionOf, wordsOf } from '../plan/surround/siteWords.ts'
 import { escapeAttribute, escapeText } from '../standard/escape.ts'
 
 /**

@@ -15,7 +15,7 @@ import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { attribute, isInside, readPage, type ReadPage } from '../testing/readPage.ts'
 import { RIPPLE_PARTS } from './parts.ts'
 import { partBeforeAndAfter, rippleOf, rippleWritten } from './ripple.ts'
-import { movements, rippleWords } from './words.ts'
+import { movements, rippleWords } from './rippleWords.ts'
 import { YEAR } from '../testing/year.ts'
 
 /** Every page of the finished site: its path and its HTML. */

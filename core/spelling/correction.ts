@@ -3,7 +3,7 @@ import type { EntryId } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
 import { escapeText } from '../standard/escape.ts'
 import { wordsInContent, wordsInFields } from './spelling.ts'
-import type { PlacedWord } from './words.ts'
+import type { PlacedWord } from './wordsToLookUp.ts'
 
 function replaced(text: string, words: readonly PlacedWord[], word: string, by: string): string {
   let next = text

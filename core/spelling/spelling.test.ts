@@ -6,7 +6,7 @@ import type { Change } from '../plan/change/change.ts'
 import { newSite, type Site } from '../plan/site.ts'
 import { correction } from './correction.ts'
 import { dictionariesFor, speller, wordsOfSite } from './spelling.ts'
-import { wordsInBody, wordsInText } from './words.ts'
+import { wordsInBody, wordsInText } from './wordsToLookUp.ts'
 
 /** The British dictionary as Hunspell projects share it, read by another program than the application's worker. */
 const dictionary = nspell(Buffer.from(british.aff), Buffer.from(british.dic))

@@ -1,6 +1,6 @@
 import type { Entry } from '../plan/entry.ts'
 import { type Site } from '../plan/site.ts'
-import { type PlacedWord, wordsInBody, wordsInText } from './words.ts'
+import { type PlacedWord, wordsInBody, wordsInText } from './wordsToLookUp.ts'
 
 /** The dictionaries that come with Viatica. */
 export type DictionaryName = 'american' | 'british'

@@ -1,5 +1,5 @@
 import type { Settings } from '../plan/site.ts'
-import type { OwnWords } from '../plan/surround/words.ts'
+import type { OwnWords } from '../plan/surround/siteWords.ts'
 
 /** An outline to start a site from. */
 export interface Starter {

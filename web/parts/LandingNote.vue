@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { applyChange } from '@viatica/core/plan/change/apply.ts'
-import { changeWords } from '@viatica/core/plan/change/words.ts'
+import { changeWords } from '@viatica/core/plan/change/changeWords.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'

@@ -1,7 +1,7 @@
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import type { Branch } from '@viatica/core/plan/branch.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
-import { changeWords } from '@viatica/core/plan/change/words.ts'
+import { changeWords } from '@viatica/core/plan/change/changeWords.ts'
 import { type EntryId, type EntryKind, labelOf, type PageState } from '@viatica/core/plan/entry.ts'
 import { newGroup, newLink, newPage } from '@viatica/core/plan/newEntry.ts'
 import { childrenOf, entryOf, placeOf } from '@viatica/core/plan/plan.ts'

@@ -1,7 +1,7 @@
 import { contrastRatio } from '../../render/style/colour.ts'
 import { LEAST_CONTRAST, linkStates, MENU_GROUNDS, stateFaults } from '../../render/style/linkStates.ts'
 import type { Found, SiteRule } from '../rule.ts'
-import { GROUND_WORDS, head } from './linkStates.ts'
+import { GROUND_WORDS, head } from './menuColours.ts'
 
 /** Of text and its background, where they are so close that some cannot read it. */
 export const contrast: SiteRule = {

@@ -1,6 +1,6 @@
 import { linkStates, MENU_GROUNDS, stateFaults } from '../../render/style/linkStates.ts'
 import type { Found, SiteRule } from '../rule.ts'
-import { GROUND_WORDS, head } from './linkStates.ts'
+import { GROUND_WORDS, head } from './menuColours.ts'
 
 /** Of a menu link, where a visitor cannot see that it changed. */
 export const sameStates: SiteRule = {

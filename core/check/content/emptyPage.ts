@@ -1,6 +1,6 @@
 import { isBegun } from '../../plan/entry.ts'
 import { COMMON_PRACTICE, type PageRule } from '../rule.ts'
-import { textOfBody } from '../../figures/words.ts'
+import { textOfBody } from '../../figures/wordCount.ts'
 
 export const emptyPage: PageRule = {
   id: 'empty-page',

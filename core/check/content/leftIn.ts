@@ -1,5 +1,5 @@
 import { COMMON_PRACTICE, type PageRule } from '../rule.ts'
-import { textOfBody } from '../../figures/words.ts'
+import { textOfBody } from '../../figures/wordCount.ts'
 
 /** What stands in for a text that is still to be written. */
 const STAND_IN = /\b(lorem ipsum|dolor sit amet|coming soon|insert text here|placeholder)\b/i

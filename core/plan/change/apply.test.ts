@@ -7,7 +7,7 @@ import type { Site } from '../site.ts'
 import { applyChange } from './apply.ts'
 import { type Change, changeSchema } from './change.ts'
 import { ChangeRefused } from './refused.ts'
-import { changeWords } from './words.ts'
+import { changeWords } from './changeWords.ts'
 
 const site = readOpml(`<opml version="2.0"><head><title>T</title></head><body><outline text="Home">
   <outline text="Visit"><outline text="Times"/></outline><outline text="Boats"/>

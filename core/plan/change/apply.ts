@@ -8,7 +8,7 @@ import { markOf, writtenOver } from './over.ts'
 import { WrittenSince } from './refused.ts'
 import { restoreSite } from './restore.ts'
 import { changeSurround } from './surround.ts'
-import { thingWords } from './words.ts'
+import { thingWords } from './changeWords.ts'
 
 /** A site after a change. Applying `inverse` to it gives the site before, exactly. */
 export interface Applied {

@@ -5,14 +5,14 @@ import { arbitrarySurround } from '../../testing/arbitrarySurround.ts'
 import { applyChange } from '../change/apply.ts'
 import { type Change, changeSchema } from '../change/change.ts'
 import { ChangeRefused } from '../change/refused.ts'
-import { changeWords } from '../change/words.ts'
+import { changeWords } from '../change/changeWords.ts'
 import { newSite, type Site } from '../site.ts'
 import * as v from 'valibot'
 import { pieceStep } from '../../shape/pieceStep.ts'
 import { newMenu, newPiece } from './newPiece.ts'
 import { PIECE_KINDS, type PieceKind, PLACES } from './piece.ts'
 import { filesOfSurround, rowsOf, standingOf, standings, type Surround, surroundSchema } from './surround.ts'
-import { directionOf, WORD_LANGUAGES, WORD_NAMES, wordsOf, wordsOfLanguage } from './words.ts'
+import { directionOf, WORD_LANGUAGES, WORD_NAMES, wordsOf, wordsOfLanguage } from './siteWords.ts'
 
 const site = newSite('Trust', 'home')
 const pieceIds = ({ surround }: Site) => [...standings(surround)].map(({ piece }) => piece.id)

@@ -4,7 +4,7 @@ import { DEFAULT_LOOK, lookSchema } from './look.ts'
 import { type Menu, menuSchema } from './menu.ts'
 import { type PickedLink, type Piece, pieceSchema, type Place, PLACES } from './piece.ts'
 import { breadcrumbRuleSchema, headFilesSchema, hereRuleSchema, orderRuleSchema } from './rules.ts'
-import { ownWordsSchema } from './words.ts'
+import { ownWordsSchema } from './siteWords.ts'
 
 export const MAX_PIECES = 60
 export const MAX_MENUS = 30

@@ -4,7 +4,7 @@ import type { EntryId, PageEntry } from '../../plan/entry.ts'
 import type { Site } from '../../plan/site.ts'
 import type { Menu } from '../../plan/surround/menu.ts'
 import type { MenuShape } from '../../plan/surround/piece.ts'
-import type { Words } from '../../plan/surround/words.ts'
+import type { Words } from '../../plan/surround/siteWords.ts'
 import { escapeText } from '../../standard/escape.ts'
 import type { Links } from '../links.ts'
 

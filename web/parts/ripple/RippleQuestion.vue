@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { rippleWords } from '@viatica/core/ripple/words.ts'
+import { rippleWords } from '@viatica/core/ripple/rippleWords.ts'
 import { Button, Checkbox } from 'ant-design-vue'
 import { nextTick, ref, watch } from 'vue'
 import { useRipple } from '../../stores/ripple.ts'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { childrenOf, entryOf, walk } from '@viatica/core/plan/plan.ts'
-import { rippleWords } from '@viatica/core/ripple/words.ts'
+import { rippleWords } from '@viatica/core/ripple/rippleWords.ts'
 import { Button, RadioGroup, Spin } from 'ant-design-vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useOpenSite } from '../../stores/openSite.ts'

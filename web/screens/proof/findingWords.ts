@@ -1,4 +1,4 @@
-import type { Place, Severity } from '@viatica/core/check/rule.ts'
+import type { FindingPlace, Severity } from '@viatica/core/check/rule.ts'
 import { ruleOf } from '@viatica/core/check/rules.ts'
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
@@ -17,7 +17,7 @@ export const SEVERITY_WORDS: Readonly<Record<Severity, string>> = {
 }
 
 /** Where a finding is, in words. */
-export function placeWords(site: Site, place: Place): string {
+export function placeWords(site: Site, place: FindingPlace): string {
   switch (place.in) {
     case 'entry':
     case 'content': {

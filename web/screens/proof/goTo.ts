@@ -1,17 +1,17 @@
-import type { Place } from '@viatica/core/check/rule.ts'
+import type { FindingPlace } from '@viatica/core/check/rule.ts'
 import { type RouteLocationRaw, useRouter } from 'vue-router'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { useSurrounding } from '../../stores/surrounding.ts'
 
 /** Gives what opens the place where something was found, on the stop where it can be put right. */
-export function useGoTo(): (place: Place) => void {
+export function useGoTo(): (place: FindingPlace) => void {
   const router = useRouter()
   const openSite = useOpenSite()
   const chosen = useChosen()
   const surrounding = useSurrounding()
 
-  function routeTo(place: Place): RouteLocationRaw {
+  function routeTo(place: FindingPlace): RouteLocationRaw {
     const params = { id: openSite.id }
     switch (place.in) {
       case 'content':

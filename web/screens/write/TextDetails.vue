@@ -2,7 +2,7 @@
 import { IconAlertTriangle } from '@tabler/icons-vue'
 import { headingsOf, shiftHeadings } from '@viatica/core/content/headings.ts'
 import { linksInto } from '@viatica/core/content/linksOfPage.ts'
-import { countWords } from '@viatica/core/figures/words.ts'
+import { countWords } from '@viatica/core/figures/wordCount.ts'
 import { wordsInContent, wordsInFields } from '@viatica/core/spelling/spelling.ts'
 import { firstHeading } from '@viatica/core/navigate/title.ts'
 import type { EntryField, PageEntry } from '@viatica/core/plan/entry.ts'

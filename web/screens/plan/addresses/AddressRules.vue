@@ -13,7 +13,7 @@ import {
   SEPARATORS,
   type Settings,
 } from '@viatica/core/plan/site.ts'
-import { rippleWords } from '@viatica/core/ripple/words.ts'
+import { rippleWords } from '@viatica/core/ripple/rippleWords.ts'
 import { Button, Checkbox, Input } from 'ant-design-vue'
 import * as v from 'valibot'
 import { computed, ref, shallowRef, watch } from 'vue'

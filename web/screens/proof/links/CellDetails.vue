@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { type LinkPlace, linksBetween } from '@viatica/core/figures/linkPicture.ts'
-import type { Place } from '@viatica/core/check/rule.ts'
+import type { FindingPlace } from '@viatica/core/check/rule.ts'
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { PIECE_NAMES } from '@viatica/core/plan/surround/names.ts'
 import { computed } from 'vue'
@@ -25,7 +25,7 @@ const ends = computed(() => {
 })
 const places = computed(() => (ends.value ? linksBetween(openSite.site!, linking.from, linking.to) : []))
 
-function placeOf(link: LinkPlace): Place {
+function placeOf(link: LinkPlace): FindingPlace {
   if (link.in === 'piece') return { in: 'piece', piece: link.piece.id }
   return { in: 'content', entry: linking.from, start: link.start, end: link.end, line: link.line }
 }

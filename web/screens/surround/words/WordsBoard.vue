@@ -6,7 +6,7 @@ import {
   WORD_NAMES,
   type WordName,
   wordsOfLanguage,
-} from '@viatica/core/plan/surround/words.ts'
+} from '@viatica/core/plan/surround/siteWords.ts'
 import { computed } from 'vue'
 import SavedText from '../../../parts/SavedText.vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
