@@ -176,7 +176,7 @@ export class SiteStore {
   /** Stores a new site with the bytes of its files by key, and gives back its id. */
   async create(site: Site, contents: ReadonlyMap<string, Uint8Array>): Promise<string> {
     const id = randomBytes(8).toString('hex')
-    const write = async (trx: Knex.Transaction) => {
+    const write = async (trx: Knex.Transaction): Promise<Site> => {
       const keys = new Map<string, string>()
       for (const [key, bytes] of contents) keys.set(key, await keepContent(trx, bytes, []))
       const files = [...site.files.values()].map((file) => ({
@@ -184,6 +184,8 @@ export class SiteStore {
         content: keys.get(file.content) ?? file.content,
         size: contents.get(file.content)?.length ?? file.size,
       }))
+      // In the order in which they are read again.
+      files.sort((a, b) => (a.id < b.id ? -1 : 1))
       const own: Site = { ...site, files: new Map(files.map((file) => [file.id, file])) }
       await trx('sites').insert({
         id,
@@ -192,8 +194,10 @@ export class SiteStore {
         surround: JSON.stringify(own.surround),
       })
       await saveDifference(trx, id, undefined, own, this.#check)
+      return own
     }
-    await this.#writing(() => this.#database.transaction(write))
+    const own = await this.#writing(() => this.#database.transaction(write))
+    this.#remember(id, { site: own, revision: 0, stamp: null })
     return id
   }
 
