@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { axeFindings, choose, expect, openDemo, saved, test, writeSource } from './viatica.ts'
+import { axeFindings, choose, expect, openDemo, saved, test, fillSource, writeSource } from './viatica.ts'
 
 const finding = (page: Page, words: string | RegExp) =>
   page.getByRole('list', { name: 'Findings' }).getByRole('button', { name: words })
@@ -19,9 +19,7 @@ async function plantTen(page: Page): Promise<void> {
       ' <a href="gone.html">a page</a>, <a href="entry:opening-times#gone">the hours</a>.</p>',
   )
   await choose(page, 'news')
-  await page
-    .getByRole('textbox', { name: 'Source of the main content' })
-    .fill('<h2>One</h2><h4>Two</h4><div>open<p id="a">x</p><p id="a">y</p>')
+  await fillSource(page, '<h2>One</h2><h4>Two</h4><div>open<p id="a">x</p><p id="a">y</p>')
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
   await choose(page, 'tea-room')
   const title = page.getByLabel('Title', { exact: true })
@@ -100,11 +98,10 @@ test('ten faults planted through the interface are all found; those that have a 
   await expect(page.getByRole('textbox', { name: 'Source of the main content' })).toBeFocused()
   await writeSource(page, '<h2>One</h2><p>See <a href="https://www.example.org">the map</a>.</p>')
   await choose(page, 'news')
-  await page
-    .getByRole('textbox', { name: 'Source of the main content' })
-    .fill(
-      '<h2>One</h2><p id="a">New: <a href="entry:news-gates">the gates</a>, <a href="entry:news-reservoir">the water</a>.</p>',
-    )
+  await fillSource(
+    page,
+    '<h2>One</h2><p id="a">New: <a href="entry:news-gates">the gates</a>, <a href="entry:news-reservoir">the water</a>.</p>',
+  )
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
   await choose(page, 'tea-room')
   await page.getByLabel('Title', { exact: true }).fill('Tea room')

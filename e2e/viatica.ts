@@ -96,7 +96,18 @@ export const choose = async (page: Page, id: string) => (await reveal(page, id))
 export async function writeSource(page: Page, html: string): Promise<void> {
   await page.getByRole('link', { name: 'Write', exact: true }).click()
   await page.getByRole('link', { name: 'As source' }).click()
-  await page.getByRole('textbox', { name: 'Source of the main content' }).fill(html)
+  await fillSource(page, html)
+}
+
+/**
+ * Puts a text in the place of that in the source editor: by the editor's own key, since it may forget what only the browser
+ * has selected when an edit is shown in between.
+ */
+export async function fillSource(page: Page, html: string): Promise<void> {
+  await page.getByRole('textbox', { name: 'Source of the main content' }).focus()
+  await page.keyboard.press('ControlOrMeta+a')
+  await page.keyboard.press('Backspace')
+  if (html !== '') await page.keyboard.insertText(html)
 }
 
 /** The row of the outline with this label. */

@@ -9,6 +9,7 @@ import {
   saved,
   type Served,
   test,
+  fillSource,
   writeSource,
 } from './viatica.ts'
 
@@ -180,7 +181,7 @@ test('headings are listed with their doubts, and demoted together; ids that are 
 
 test('a link to a heading of the same text gives that an id, in both ways', async ({ page, served }) => {
   const id = await openWrite(page, served, 'privacy', 'As source')
-  await source(page).fill('<h2>What we keep</h2><p>See </p>')
+  await fillSource(page, '<h2>What we keep</h2><p>See </p>')
   await page.keyboard.press('ArrowLeft')
   for (let n = 0; n < 3; n++) await page.keyboard.press('ArrowLeft')
   const link = async (words: string) => {
@@ -195,7 +196,7 @@ test('a link to a heading of the same text gives that an id, in both ways', asyn
     'privacy',
     '<h2 id="what-we-keep">What we keep</h2><p>See <a href="entry:privacy#what-we-keep">What we keep</a></p>',
   )
-  await source(page).fill('<h2>For how long</h2><p>Years. </p>')
+  await fillSource(page, '<h2>For how long</h2><p>Years. </p>')
   await holds(served, id, 'privacy', 'For how long')
   await page.getByRole('link', { name: 'As it reads' }).click()
   await visual(page).click()
@@ -241,8 +242,8 @@ test('two windows on one page are told of each other, and neither text is lost',
     await new Promise((resolve) => setTimeout(resolve, 2500))
     await route.continue()
   })
-  await source(page).fill('<p>mine</p>')
-  await source(other).fill('<p>theirs</p>')
+  await fillSource(page, '<p>mine</p>')
+  await fillSource(other, '<p>theirs</p>')
   await expect(page.getByText('Another window changed this text')).toBeVisible()
   await expect(source(page)).toContainText('mine')
   expect(await bodyNow(served, id, 'privacy')).toBe('<p>theirs</p>')
@@ -303,7 +304,7 @@ test('two windows with one text open are told of each other before either writes
 
 test('a page without a text starts from that of another', async ({ page, served }) => {
   const id = await openWrite(page, served, 'privacy', 'As source')
-  await source(page).fill('')
+  await fillSource(page, '')
   await page.getByLabel('Start from that of').fill('Mill')
   await page.getByTitle('Mill Lock', { exact: true }).click()
   await expect(source(page)).toContainText('lock')

@@ -152,6 +152,24 @@ function reordered(was: PageParts, is: PageParts): Place[] {
   })
 }
 
+/** A page that is on the site before and after, with what of it differs. @param from, to where it stands */
+function differing(
+  page: PageEntry,
+  from: string | undefined,
+  to: string | undefined,
+  parts: ReadonlySet<RipplePart>,
+  textLinks: number,
+): PageRipple {
+  return {
+    page: page.id,
+    label: labelOf(page),
+    before: from,
+    after: to,
+    parts: RIPPLE_PARTS.filter((part) => parts.has(part)),
+    textLinks,
+  }
+}
+
 /** What differs between two writings of one page; undefined when nothing does. */
 function compare(a: Written, b: Written, before: PageEntry, after: PageEntry): PageRipple | undefined {
   const id = before.id
@@ -172,14 +190,7 @@ function compare(a: Written, b: Written, before: PageEntry, after: PageEntry): P
   if (!isSame) for (const place of reordered(was, is)) parts.add(PART_OF_PLACE[place])
   // What is left is outside of all pieces: the language, the skip link.
   if (!isSame && parts.size === 0) parts.add('head')
-  return {
-    page: id,
-    label: labelOf(after),
-    before: from,
-    after: to,
-    parts: RIPPLE_PARTS.filter((part) => parts.has(part)),
-    textLinks,
-  }
+  return differing(after, from, to, parts, textLinks)
 }
 
 /** What differs between two writings of one page where the change is one of the plan; undefined when nothing does. */
@@ -194,14 +205,7 @@ function compareOwn(a: Written, b: Written, before: PageEntry, after: PageEntry)
   if (moved === undefined ? was.content !== is.content : moved > 0)
     parts.add(moved ? 'text links' : 'main content')
   if (parts.size === 0 && from === to) return undefined
-  return {
-    page: id,
-    label: labelOf(after),
-    before: from,
-    after: to,
-    parts: RIPPLE_PARTS.filter((part) => parts.has(part)),
-    textLinks: moved ?? 0,
-  }
+  return differing(after, from, to, parts, moved ?? 0)
 }
 
 /** What a change does to a page without writing it; undefined when it does not differ. */
@@ -230,14 +234,7 @@ function reached(
   }
   if (parts.size === 0) return undefined
   const path = b.paths.get(is.id)
-  return {
-    page: is.id,
-    label: labelOf(is),
-    before: path,
-    after: path,
-    parts: RIPPLE_PARTS.filter((part) => parts.has(part)),
-    textLinks,
-  }
+  return differing(is, path, path, parts, textLinks)
 }
 
 /**
