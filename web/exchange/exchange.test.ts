@@ -250,7 +250,7 @@ async function comeToRest(
 }
 
 test('whatever happens in which order, windows show what the server has, and every edit is there or told', async () => {
-  let [made, apart, undone] = [0, 0, 0]
+  let [made, apart] = [0, 0]
   await fc.assert(
     fc.asyncProperty(order, fc.boolean(), async (steps, isLivingKnown) => {
       const sites = [await server.api.create('A'), await server.api.create('B')]
@@ -284,7 +284,9 @@ test('whatever happens in which order, windows show what the server has, and eve
         if (where !== undefined) {
           made++
           expect(where).toBe(site)
-        } else if (/^(Undone|Redone)/.test(words)) undone++
+        }
+        // What undoes an edit that was never made is none itself.
+        else if (/^(Undone|Redone)/.test(words)) continue
         // Where the server had nothing to restore, that is no edit.
         else if (restores !== undefined) expect(left.has(id)).toBe(false)
         else {
@@ -295,10 +297,10 @@ test('whatever happens in which order, windows show what the server has, and eve
       expect([...onSite.keys()].filter((id) => !keeping.all.has(id))).toEqual([])
       for (const edit of left.values()) expect(edit.apart).toBeDefined()
     }),
+    // A run that fails takes seconds to come to its end: a smaller one is looked for by hand.
     { numRuns: 500, endOnFailure: true, examples: [[leavesAndBreaksOff, true]] },
   )
   // All of it was met.
   expect(made).toBeGreaterThan(apart)
   expect(apart).toBeGreaterThan(0)
-  expect(undone).toBeGreaterThanOrEqual(0)
 }, 600_000)
