@@ -145,8 +145,6 @@ interface MenuVariant {
 
 /** A menu somewhere in the surround. @param part what it is called there; undefined where it is a menu piece */
 interface PlacedMenu {
-  readonly menu: Menu
-  readonly shape: MenuShape
   readonly part: RipplePart | undefined
   readonly variantOf: (page: EntryId) => MenuVariant | undefined
 }
@@ -267,11 +265,10 @@ export function reachOf(before: Site, after: Site): Reach | undefined {
   const menus = all
     .flatMap((standing) => menusIn(after, standing))
     .map(({ menu, shape, part }): PlacedMenu => {
-      if (!isSameEverywhere(menu))
-        return { menu, shape, part, variantOf: sectionVariants(a, b, widened, menu, shape) }
+      if (!isSameEverywhere(menu)) return { part, variantOf: sectionVariants(a, b, widened, menu, shape) }
       const one = variant(a, b, menu, shape, b.plan.home)
       if (one.difference === 'unsure') isUnsure = true
-      return { menu, shape, part, variantOf: () => one }
+      return { part, variantOf: () => one }
     })
   if (isUnsure) return undefined
 
