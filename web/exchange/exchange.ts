@@ -150,6 +150,9 @@ export class Exchange {
   #lastOrder = 0
   #isRunning = false
   #isAdopted = false
+  /** What was typed in windows that are gone, until the site is read. */
+  #left: readonly TypedText[] = []
+  #reading: Promise<void> | undefined
   #opening: Promise<void> | undefined
   #isClosed = false
   /** Whether it has ended: nothing comes from it any more. */
@@ -173,7 +176,12 @@ export class Exchange {
 
   /** Whether nothing waits here, so that it can be forgotten once it is closed. */
   get isIdle(): boolean {
-    return this.#queue.length === 0 && !this.#isRunning
+    return !this.#isWaiting && !this.#isRunning && !this.#opening
+  }
+
+  /** Whether something is to be saved. */
+  get #isWaiting(): boolean {
+    return this.#queue.length > 0 || this.#left.length > 0
   }
 
   #show(next: Partial<ExchangeState>): void {
@@ -220,14 +228,16 @@ export class Exchange {
       return this.#run()
     }
     try {
-      const left = await this.#adopt()
+      await this.#adopt()
       await this.#readAnew()
-      for (const text of left) this.#takeUp(text)
-      this.#hear()
       this.#run()
     } catch (error) {
       this.#show({ trouble: error instanceof Refusal ? error.message : OWN_ERROR })
       if (!(error instanceof Refusal)) throw error
+      if (!error.isPassing || !this.#isWaiting) return
+      // What was taken up is looked after by nobody else: it is saved also where the site is left now.
+      this.#isStale = true
+      this.#run()
     }
   }
 
@@ -245,10 +255,11 @@ export class Exchange {
     for (const settle of this.#settled.splice(0)) settle()
   }
 
-  async #adopt(): Promise<readonly TypedText[]> {
-    if (this.#isAdopted) return []
+  async #adopt(): Promise<void> {
+    if (this.#isAdopted) return
     const { edits, typed } = await this.#parts.keeping.adopt(this.#parts.site, this.#parts.window)
     this.#isAdopted = true
+    this.#left = typed
     const apart: ApartEdit[] = []
     for (const { id, order, words, change, continues, restores, apart: reason } of edits) {
       this.#lastOrder = Math.max(this.#lastOrder, order)
@@ -264,7 +275,6 @@ export class Exchange {
         ]
     }
     this.#show({ apart })
-    return typed
   }
 
   /** Makes an edit of what was typed in a window that is gone; what moves addresses waits for its author. */
@@ -323,7 +333,7 @@ export class Exchange {
       while (!this.#isOver) {
         const first = this.#queue[0]
         if (!first && !this.#isStale && (this.#heard ?? this.#revision) === this.#revision) return
-        if (!first && this.#isClosed) return
+        if (this.#isClosed && !this.#isWaiting) return
         try {
           if (this.#isStale) await this.#readAnew()
           else if (first) await this.#post(first)
@@ -333,7 +343,7 @@ export class Exchange {
         } catch (error) {
           if (this.#isOver) return
           if (this.#isDealtWith(error, this.#isStale ? undefined : first)) continue
-          if (this.#queue.length > 0)
+          if (this.#isWaiting)
             this.#show({ saveTrouble: error instanceof Refusal ? error.message : OWN_ERROR })
           await (this.#parts.wait ?? later)(pause)
           pause = Math.min(pause * 2, RETRY_LAST_MS)
@@ -448,7 +458,12 @@ export class Exchange {
     this.#show({})
   }
 
-  async #readAnew(): Promise<void> {
+  #readAnew(): Promise<void> {
+    this.#reading ??= this.#read().finally(() => (this.#reading = undefined))
+    return this.#reading
+  }
+
+  async #read(): Promise<void> {
     const { server, keeping } = this.#parts
     const answer = await server.read()
     const sent = this.#queue.filter(({ isSent }) => isSent).map(({ id }) => id)
@@ -464,6 +479,11 @@ export class Exchange {
       this.#keep(() => keeping.removeEdits([...there]))
     }
     this.#rebase()
+    if (this.#state.trouble !== '') this.#show({ trouble: '' })
+    const left = this.#left
+    this.#left = []
+    for (const text of left) this.#takeUp(text)
+    this.#hear()
   }
 
   /** Makes the waiting edits on what the server has; those that make no sense any more are set apart. */
