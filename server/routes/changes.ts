@@ -32,8 +32,8 @@ export function changeRoutes(store: SiteStore, workshop: Workshop, maxFileBytes:
 
   /** What is small is read at once; the rest where it holds nobody up. */
   async function readEdit(bytes: Buffer): Promise<Edit> {
-    if (bytes.length > SMALL_BYTES) return workshop.read({ kind: 'edit', bytes })
-    return v.parse(editSchema, checkJson(bytes.toString()), { abortEarly: true })
+    if (bytes.length > SMALL_BYTES) return JSON.parse(await workshop.read({ kind: 'edit', bytes })) as Edit
+    return v.parse(editSchema, checkJson(new TextDecoder().decode(bytes)), { abortEarly: true })
   }
 
   // For a window that was closed before it heard whether its edits had been made.

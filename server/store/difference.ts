@@ -53,10 +53,20 @@ async function updateEntries(
   )
 }
 
+function differingColumns(before: EntryRow, after: EntryRow): (keyof EntryRow)[] {
+  const names: (keyof EntryRow)[] = []
+  for (const name in after) {
+    const column = name as keyof EntryRow
+    if (after[column] !== before[column]) names.push(column)
+  }
+  return names
+}
+
 /** What of the entries of a plan is to be written: rows that are new, and by the columns that differ, those that changed. */
 async function changedRows(siteId: string, before: Plan | undefined, after: Plan) {
-  const was = before && standings(siteId, before)
   const is = standings(siteId, after)
+  // Changes share what they do not touch.
+  const was = before?.children === after.children ? is : before && standings(siteId, before)
   let sinceOthers = 0
   const added: EntryRow[] = []
   const changed = new Map<string, { columns: (keyof EntryRow)[]; rows: EntryRow[] }>()
@@ -66,19 +76,18 @@ async function changedRows(siteId: string, before: Plan | undefined, after: Plan
     const old = before?.entries.get(entry.id)
     const stood = was?.get(entry.id)
     const isMoved = stood?.parent_id !== standing.parent_id || stood.place !== standing.place
-    // Changes share what they do not touch: the same object is the same entry.
     if (old === entry && !isMoved) continue
     const row = rowOfEntry(entry, standing)
     if (!old || old.kind !== entry.kind) {
       added.push(row)
       continue
     }
-    const before_ = rowOfEntry(old, stood!)
-    const columns = (Object.keys(row) as (keyof EntryRow)[]).filter((name) => row[name] !== before_[name])
+    const columns = differingColumns(rowOfEntry(old, stood!), row)
     if (columns.length === 0) continue
-    const group = changed.get(columns.join()) ?? { columns, rows: [] }
-    changed.set(columns.join(), group)
-    group.rows.push(row)
+    const key = columns.join()
+    const group = changed.get(key)
+    if (group) group.rows.push(row)
+    else changed.set(key, { columns, rows: [row] })
   }
   return { added, changed: [...changed.values()] }
 }

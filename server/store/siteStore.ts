@@ -325,7 +325,11 @@ export class SiteStore {
     if (fault && !siteFault(before.site)) throw new ChangeRefused(fault)
     const revision = before.revision + 1
     await immediate()
-    await saveDifference(trx, id, before.site, site, this.#check)
+    // The database takes in the log while what is different is found out here.
+    await Promise.all([
+      appendChange(trx, id, { before: before.site, after: site, revision, edit, change, inverse }),
+      saveDifference(trx, id, before.site, site, this.#check),
+    ])
     await trx('sites')
       .where({ id })
       .update({
@@ -335,7 +339,6 @@ export class SiteStore {
         stamp: edit.id,
         changed_at: trx.fn.now(),
       })
-    await appendChange(trx, id, { before: before.site, after: site, revision, edit, change, inverse })
     // Heard by every server process when, and only when, the transaction holds.
     await trx.raw('select pg_notify(?, ?)', [CHANNEL, announcement(id, revision)])
     return { site, revision, stamp: edit.id }
