@@ -10,7 +10,7 @@ import { Refusal } from '../api/request.ts'
 import { siteServer } from '../api/siteServer.ts'
 import { Exchange } from './exchange.ts'
 import { KeptInBrowser } from './keptInBrowser.ts'
-import type { KeptEdit } from './keeping.ts'
+import type { KeptEdit, Taken } from './keeping.ts'
 import type { Hearing, SiteServer } from './server.ts'
 
 let server: Serving
@@ -73,12 +73,12 @@ class Wires {
 class Remembering extends KeptInBrowser {
   readonly all = new Map<string, KeptEdit>()
 
-  override async putEdit(edit: KeptEdit, instead?: string): Promise<void> {
-    if (instead !== undefined) this.all.delete(instead)
+  override async putEdit(edit: KeptEdit, takes: Taken = {}): Promise<void> {
+    if (takes.edit !== undefined) this.all.delete(takes.edit)
     // Another window may have taken it up as it was: two windows with two changes under one id would both be right.
     if (edit.apart === undefined) expect(this.all.get(edit.id)?.change ?? edit.change).toEqual(edit.change)
     this.all.set(edit.id, edit)
-    await super.putEdit(edit, instead)
+    await super.putEdit(edit, takes)
   }
 }
 
@@ -269,6 +269,33 @@ async function comeToRest(
   }
   throw new Error('Some edits are still not saved.')
 }
+
+test('a text that has become an edit is not taken up again, wherever its window broke off', async () => {
+  const site = await server.api.create('A')
+  const keeping = new KeptInBrowser(randomUUID(), async () => new Set())
+  const wires = new Wires()
+  const openWindow = async () => {
+    const server = wires.to(site)
+    const exchange = new Exchange({ site, window: randomUUID(), server, keeping, shows: () => undefined })
+    await exchange.open()
+    return exchange
+  }
+  const note = (value: string): Change => ({ kind: 'setEntry', entry: 'home', field: 'note', value })
+  const first = await openWindow()
+  first.keepTyped('visit', note('Half a'), false)
+  // Kept again as it was: its window broke off before it noted that the edit was made.
+  const { typed } = await keeping.adopt(site, '')
+  first.make(note('Half a thought'), 'visit')
+  expect(await first.settle()).toBe(true)
+  expect((await keeping.adopt(site, '')).typed).toEqual([])
+  first.end()
+  for (const text of typed)
+    await keeping.putTyped({ ...text, change: { ...text.change, value: 'Half a thought' } as Change })
+
+  const second = await openWindow()
+  expect(second.state).toMatchObject({ apart: [], typed: [], waiting: 0, isTyping: false })
+  second.end()
+})
 
 test('whatever happens in which order, windows show what the server has, and every edit is there or told', async () => {
   let [made, apart] = [0, 0]

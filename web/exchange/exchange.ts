@@ -1,13 +1,14 @@
-import { type Applied, applyChange } from '@viatica/core/plan/change/apply.ts'
+import { type Applied, applyChange, singlesOf } from '@viatica/core/plan/change/apply.ts'
 import { type Change, changeSchema, type SingleChange } from '@viatica/core/plan/change/change.ts'
 import { guarded, unguarded } from '@viatica/core/plan/change/guard.ts'
+import { isWritten } from '@viatica/core/plan/change/over.ts'
 import { ChangeRefused, WrittenSince } from '@viatica/core/plan/change/refused.ts'
 import { changeWords } from '@viatica/core/plan/change/changeWords.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { fromSiteData } from '@viatica/core/plan/siteData.ts'
 import * as v from 'valibot'
 import { Refusal } from '../api/request.ts'
-import type { KeptEdit, Keeping, TypedText } from './keeping.ts'
+import type { KeptEdit, Keeping, Taken, TypedText } from './keeping.ts'
 import type { SavedAnswer, SiteServer, WindowAt } from './server.ts'
 import { Step } from './step.ts'
 import { TypedTexts } from './typedTexts.ts'
@@ -279,13 +280,16 @@ export class Exchange {
 
   /** Makes an edit of what was typed in a window that is gone; what moves addresses waits for its author. */
   #takeUp(text: TypedText): void {
+    // It had become an edit, and only that was not noted any more.
+    if (singlesOf(text.change).every((single) => isWritten(this.#state.site!, single)))
+      return this.forgetTyped(text.id)
     if (text.waits) return this.#show({ typed: [...this.#state.typed, text] })
     this.useTyped(text)
   }
 
   /** Makes an edit of a text that was typed. */
   useTyped(text: TypedText): void {
-    const refused = this.make(text.change)
+    const refused = this.make(text.change, text.id)
     if (refused !== undefined) {
       const { id, words, change } = text
       this.#apart({ id, words, change, order: this.#nextOrder() }, refused)
@@ -570,14 +574,14 @@ export class Exchange {
     })
   }
 
-  #keepEdit({ id, order, words, change, continues, restores }: Waiting, instead?: string): void {
+  #keepEdit({ id, order, words, change, continues, restores }: Waiting, takes: Taken): void {
     const { site, window, keeping } = this.#parts
     const kept: KeptEdit = {
       ...{ id, site, window, order, words, change },
       ...(continues === undefined ? {} : { continues }),
       ...(restores === undefined ? {} : { restores }),
     }
-    this.#keep(() => keeping.putEdit(kept, instead))
+    this.#keep(() => keeping.putEdit(kept, takes))
   }
 
   /** Keeps what is typed into a field and is no edit yet. @param waits whether only its author makes it one */
@@ -614,7 +618,8 @@ export class Exchange {
   }
 
   /**
-   * Makes a change. @param typing what tells one visit to a field from the next, for what is typed
+   * Makes a change. @param typing what tells one visit to a field from the next, for what is typed: what was kept of
+   * it has become this edit
    * @returns why it was refused, in words for the author; undefined when it was made
    */
   make(change: Change, typing?: string): string | undefined {
@@ -622,17 +627,17 @@ export class Exchange {
     if (outcome instanceof ChangeRefused) return outcome.message
     const words = changeWords(this.#state.site!, change)
     const last = this.#state.undone.length === 0 ? this.#state.done.at(-1) : undefined
-    if (last?.goesOn(outcome.change, typing, Date.now())) this.#goOn(last, outcome, words)
+    if (last?.goesOn(outcome.change, typing, Date.now())) this.#goOn(last, outcome, words, typing)
     else {
       const id = crypto.randomUUID()
       const step = new Step(words, outcome.change, Date.now(), typing, id, outcome)
-      this.#perform(outcome, { id, words, step }, { done: [...this.#state.done, step] })
+      this.#perform(outcome, { id, words, step }, { done: [...this.#state.done, step] }, { typed: typing })
     }
     return undefined
   }
 
   /** Takes in a change that is typed on; as long as the one before was not sent, it takes that one's place. */
-  #goOn(step: Step, outcome: Tried, words: string): void {
+  #goOn(step: Step, outcome: Tried, words: string, typed: string | undefined): void {
     const last = this.#queue.at(-1)
     const next = { done: [...this.#state.done] }
     const id = crypto.randomUUID()
@@ -647,12 +652,12 @@ export class Exchange {
       }
       this.#queue = [...this.#queue.slice(0, -1), longer]
       step.takePlace(words, outcome.change, Date.now(), id, outcome)
-      this.#keepEdit(longer, last.id)
+      this.#keepEdit(longer, { edit: last.id, typed })
       return this.#shown(outcome, words, true, next)
     }
     const continues = step.edit
     step.goOn(words, outcome.change, Date.now(), id, outcome)
-    this.#perform(outcome, { id, words, step, continues }, next, true)
+    this.#perform(outcome, { id, words, step, continues }, next, { typed }, true)
   }
 
   /** Shows what a change made of the site and puts it in line to be saved. */
@@ -660,6 +665,7 @@ export class Exchange {
     outcome: Tried,
     edit: Pick<Waiting, 'id' | 'words'> & Partial<Waiting>,
     next: Partial<ExchangeState>,
+    takes: Taken = {},
     goesOn = false,
   ): void {
     const waiting: Waiting = {
@@ -670,7 +676,7 @@ export class Exchange {
       failures: 0,
     }
     this.#queue = [...this.#queue, waiting]
-    this.#keepEdit(waiting)
+    this.#keepEdit(waiting, takes)
     this.#shown(outcome, edit.words, goesOn, next)
   }
 

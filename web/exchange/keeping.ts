@@ -31,6 +31,12 @@ export interface TypedText {
   readonly waits: boolean
 }
 
+/** What an edit takes the place of, by ids: an edit before it, and the text that was typed to make it. */
+export interface Taken {
+  readonly edit?: string | undefined
+  readonly typed?: string | undefined
+}
+
 /** Where edits are kept until the server has them, also when the window is closed or breaks off. */
 export interface Keeping {
   /** Whether anything that is kept here outlives the window. */
@@ -39,9 +45,9 @@ export interface Keeping {
   adopt(site: string, window: string): Promise<{ edits: KeptEdit[]; typed: TypedText[] }>
   /**
    * Keeps an edit. One id stands for one change for ever: an edit that changes is another one.
-   * @param instead the one whose place it takes
+   * @param takes what it takes the place of, which goes at the same moment
    */
-  putEdit(edit: KeptEdit, instead?: string): Promise<void>
+  putEdit(edit: KeptEdit, takes?: Taken): Promise<void>
   removeEdits(ids: readonly string[]): Promise<void>
   putTyped(text: TypedText): Promise<void>
   removeTyped(id: string): Promise<void>

@@ -1,6 +1,6 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { Change } from '@viatica/core/plan/change/change.ts'
-import type { KeptEdit, Keeping, TypedText } from './keeping.ts'
+import type { KeptEdit, Keeping, Taken, TypedText } from './keeping.ts'
 import { type Living, livingInBrowser } from './living.ts'
 
 interface Kept extends DBSchema {
@@ -75,11 +75,12 @@ export class KeptInBrowser implements Keeping {
     )
   }
 
-  async putEdit(edit: KeptEdit, instead?: string): Promise<void> {
+  async putEdit(edit: KeptEdit, takes: Taken = {}): Promise<void> {
     await this.#with(async (database) => {
-      const work = database.transaction('edits', 'readwrite')
-      if (instead !== undefined) await work.store.delete(instead)
-      await work.store.put({ ...edit, change: plain(edit.change) })
+      const work = database.transaction(['edits', 'typed'], 'readwrite')
+      if (takes.edit !== undefined) await work.objectStore('edits').delete(takes.edit)
+      if (takes.typed !== undefined) await work.objectStore('typed').delete(takes.typed)
+      await work.objectStore('edits').put({ ...edit, change: plain(edit.change) })
       await work.done
     }, undefined)
   }

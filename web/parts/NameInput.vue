@@ -29,8 +29,9 @@ const change = computed(() => props.changeFor?.(text.value))
 function finish(name: string): void {
   if (isDone) return
   isDone = true
-  openSite.forgetTyped(visit)
   emit('done', name)
+  // Only now that it is an edit: a window that is closed in between loses nothing.
+  openSite.forgetTyped(visit)
 }
 
 /** Keeps what is typed until it is taken, also if the window is closed before. */

@@ -119,6 +119,25 @@ describe('changes of every kind and setting', () => {
 })
 
 describe('a guarded change', () => {
+  test('that writes what somebody else wrote there meanwhile is made: nothing is lost by it', () => {
+    let met = 0
+    fc.assert(
+      fc.property(arbitrarySite(6), arbitraryDraws, (start, draws) => {
+        const change = anyChange(start, draws, 1)
+        const first = tried(start, change)
+        if (!first) return
+        const again = guarded(start, change)
+        const second = tried(first.site, again)
+        const puts = singlesOf(change).every(({ kind }) => /^set/.test(kind))
+        if (!puts) return
+        met++
+        expect(second && toSiteData(second.site)).toEqual(toSiteData(first.site))
+      }),
+      { numRuns: 500 },
+    )
+    expect(met).toBeGreaterThan(50)
+  })
+
   const title = (value: string): Change => ({ kind: 'setEntry', entry: 'e0', field: 'title', value })
 
   test('never undoes what was set in the same place since', () => {

@@ -4,7 +4,7 @@ import { setEntryField, setSetting } from './fields.ts'
 import { addFile, removeFile, setFile } from './files.ts'
 import { addBranches, moveBranch, removeBranches } from './hierarchy.ts'
 import type { Own } from './own.ts'
-import { markOf, writtenOver } from './over.ts'
+import { writtenSince } from './over.ts'
 import { WrittenSince } from './refused.ts'
 import { restoreSite } from './restore.ts'
 import { changeSurround } from './surround.ts'
@@ -50,7 +50,7 @@ function outcomeOf(site: Site, change: SingleChange, own: Own): Partial<Site> & 
 }
 
 /** What a change writes over, for people. */
-function writtenSince(site: Site, change: SingleChange): string {
+function writtenSinceWords(site: Site, change: SingleChange): string {
   const words: Partial<Record<SingleChange['kind'], string>> = {
     remove: 'was changed, or has new pages under it',
     move: 'was moved elsewhere',
@@ -65,11 +65,8 @@ function writtenSince(site: Site, change: SingleChange): string {
  * @throws ChangeRefused
  */
 export function applySingle(site: Site, change: SingleChange, own: Own): Applied {
-  if ('over' in change && change.over !== undefined) {
-    const now = writtenOver(site, change)
-    if (now !== undefined && markOf(now) !== change.over)
-      throw new WrittenSince(writtenSince(site, change), change, now)
-  }
+  const now = writtenSince(site, change)
+  if (now !== undefined) throw new WrittenSince(writtenSinceWords(site, change), change, now)
   const { inverse, ...madeAnew } = outcomeOf(site, change, own)
   return { site: { ...site, ...madeAnew }, inverse }
 }

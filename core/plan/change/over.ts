@@ -14,6 +14,35 @@ export function markOf(value: unknown): string {
   return xxHash32(text).toString(16) + text.length.toString(16)
 }
 
+/** What a change puts in the place of what it writes over; undefined for one that takes away, moves or adds. */
+function written(change: SingleChange): unknown {
+  switch (change.kind) {
+    case 'setEntry':
+      return change.field === 'body' ? change.value.html : change.value
+    case 'setSite':
+    case 'setSurround':
+      return change.value
+    case 'setFile':
+      return change.file
+    case 'setPiece':
+      return change.piece
+    case 'setMenu':
+      return change.menu
+    case 'remove':
+    case 'move':
+    case 'removeFile':
+    case 'removePiece':
+    case 'movePiece':
+    case 'removeMenu':
+    case 'restore':
+    case 'add':
+    case 'addFile':
+    case 'addPiece':
+    case 'addMenu':
+      return undefined
+  }
+}
+
 /** The mark of what a change writes over: it is refused when something else stands there by then. */
 export const overSchema = v.optional(v.pipe(v.string(), v.regex(/^[0-9a-f]{1,16}$/, 'must be a mark')))
 
@@ -63,4 +92,21 @@ export function writtenOver(site: Site, change: SingleChange): unknown {
     case 'addMenu':
       return undefined
   }
+}
+
+/** Whether what a change writes stands there already. */
+export function isWritten(site: Site, change: SingleChange): boolean {
+  const put = written(change)
+  return put !== undefined && markOf(writtenOver(site, change) ?? null) === markOf(put)
+}
+
+/**
+ * What somebody else wrote where a change would write, after its author looked; undefined where nobody did, and where
+ * it is what the change would write.
+ */
+export function writtenSince(site: Site, change: SingleChange): unknown {
+  if (!('over' in change) || change.over === undefined) return undefined
+  const now = writtenOver(site, change)
+  if (now === undefined) return undefined
+  return markOf(now) === change.over || isWritten(site, change) ? undefined : now
 }
