@@ -51,7 +51,7 @@ async function goBackTo({ revision, words }: PastChange): Promise<void> {
     if (!change) return void (openSite.notice = 'The site is the same now as it was then.')
     const foreseen = await siteWork.foresee(change)
     if (typeof foreseen === 'string') return void (trouble.value = foreseen)
-    const title = `Go back to “${words}”?`
+    const title = `Go back to: ${words}`
     if (await ripple.ask({ title, yes: 'Go back', isMove: false, foreseen }))
       openSite.notice = openSite.goBack(revision, change, shortened(`Gone back to: ${words}`, 500)) ?? ''
   })
