@@ -1,8 +1,5 @@
 import { applyChange } from '../plan/change/apply.ts'
 import fc from 'fast-check'
-import { addressesOf } from '../address/addresses.ts'
-import { encodePath } from '../address/relative.ts'
-import { outputFiles } from '../formats/archive.ts'
 import { readOpml } from '../formats/opml.ts'
 import type { PageEntry } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
@@ -15,8 +12,6 @@ import { htmlFaults } from '../testing/htmlValidator.ts'
 import { attribute, isInside, readPage, textOf } from '../testing/readPage.ts'
 import { YEAR } from '../testing/year.ts'
 import { createRenderer } from './renderer.ts'
-
-const TOP = 'https://example.org/some%20where/'
 
 const pagesOf = (site: Site): PageEntry[] =>
   [...walk(site.plan)].flatMap(({ entry }) => (isWritten(site, entry) ? [entry] : []))
@@ -46,33 +41,6 @@ describe('any surround over any plan', () => {
           )
           const repeats = things.length - new Set(things).size + called.length
           expect(labels.length - new Set(labels).size).toBeLessThanOrEqual(repeats)
-        }
-      }),
-      { numRuns: 100 },
-    )
-  })
-
-  test('has every link resolved: to a file that is written, or out of the site', () => {
-    fc.assert(
-      fc.property(arbitrarySite(12, arbitrarySurround), (site) => {
-        const renderer = createRenderer(site, YEAR)
-        const files = new Set(
-          [...outputFiles(site, YEAR)].map(({ path }) => new URL(TOP + encodePath(path)).href),
-        )
-        for (const page of pagesOf(site)) {
-          const url = TOP + encodePath(addressesOf(site).paths.get(page.id)!)
-          for (const element of readPage(renderer.page(page.id)).elements) {
-            const href = attribute(element, 'href') ?? attribute(element, 'src')
-            if (href === undefined || href.startsWith('#')) continue
-            expect(href).not.toBe('')
-            const to = new URL(href, url).href.replace(/#.*$/, '')
-            const file = site.settings.namesIndex ? to : to.replace(/\/$/, `/index${site.settings.extension}`)
-            if (to.startsWith(TOP)) expect(files).toContain(file)
-            else
-              expect(to).toMatch(
-                /^(https:\/\/example\.org\/\?a=1&b=2|mailto:a@example\.org|tel:\+441632960143)$/,
-              )
-          }
         }
       }),
       { numRuns: 100 },

@@ -293,3 +293,19 @@ export function anyChange(site: Site, draws: Draws, fresh: number): Change {
   const isBatch = draws.numbers.at(-1)! % 8 === 0
   return isBatch ? { kind: 'batch', changes: [single(0), single(1), single(2)] } : single(0)
 }
+
+/** A site with every setting drawn anew, where the site takes it. */
+export function withAnySettings(site: Site, draws: Draws): Site {
+  const fields = Object.keys(SETTING_VALUES) as SettingName[]
+  return fields.reduce((now, field, fresh) => {
+    const d = new Drawing(now, draws, fresh)
+    for (let skipped = 0; skipped < fresh; skipped++) d.below(1)
+    try {
+      return applyChange(now, { kind: 'setSite', field, value: SETTING_VALUES[field](d) } as SingleChange)
+        .site
+    } catch (error) {
+      if (!(error instanceof ChangeRefused)) throw error
+      return now
+    }
+  }, site)
+}

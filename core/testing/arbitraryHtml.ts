@@ -10,7 +10,7 @@ const TAGS = (
 ).split(' ')
 
 /** References as authors type them, and as they should not be. */
-const REFERENCES = [
+export const REFERENCES = [
   'entry:home',
   'entry:home#part',
   ' ENTRY:home ',
