@@ -1,7 +1,16 @@
-import { HtmlValidate } from 'html-validate'
+import { HtmlValidate, StaticConfigLoader } from 'html-validate'
 
-/** Checks pages against the HTML standard (WHATWG) and common rules of access. */
-const validator = new HtmlValidate({
+/** Works its configuration out once: for small pages that takes longer than checking them. */
+class OneConfig extends StaticConfigLoader {
+  #resolved: ReturnType<StaticConfigLoader['getConfigFor']> | undefined
+
+  override getConfigFor(page: string): ReturnType<StaticConfigLoader['getConfigFor']> {
+    return (this.#resolved ??= super.getConfigFor(page))
+  }
+}
+
+/** Against the HTML standard (WHATWG), and common rules of access. */
+const rules = new OneConfig({
   extends: [
     'html-validate:standard',
     'html-validate:a11y',
@@ -20,6 +29,8 @@ const validator = new HtmlValidate({
     'unique-landmark': 'off',
   },
 })
+
+const validator = new HtmlValidate(rules)
 
 /** What the validator finds on a page, a line each. */
 export async function htmlFaults(html: string): Promise<string[]> {
