@@ -1,13 +1,13 @@
 import { randomBytes } from 'node:crypto'
 import { setImmediate as immediate } from 'node:timers/promises'
-import { type Applied, applyChange } from '@viatica/core/plan/change/apply.ts'
+import type { Applied } from '@viatica/core/plan/change/apply.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import { differenceOf } from '@viatica/core/plan/change/restore.ts'
+import { applySoundly } from '@viatica/core/plan/change/sound.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { endingOf, type SiteFile } from '@viatica/core/plan/file.ts'
 import type { Plan } from '@viatica/core/plan/plan.ts'
-import { siteFault } from '@viatica/core/plan/siteFault.ts'
 import { DEFAULT_SETTINGS, type Settings, type Site } from '@viatica/core/plan/site.ts'
 import { EMPTY_SURROUND, type Surround } from '@viatica/core/plan/surround/surround.ts'
 import type { Knex } from 'knex'
@@ -109,7 +109,7 @@ function planOfRows(rows: readonly EntryRow[], home: EntryId): Plan {
 /** A site with a change made. @throws ChangeRefused, or Overtaken when it was made on an older revision */
 function applied(before: Revised, base: number, change: Change): Applied {
   try {
-    return applyChange(before.site, change)
+    return applySoundly(before.site, change)
   } catch (error) {
     if (error instanceof ChangeRefused && base < before.revision)
       throw new Overtaken(error.message, { cause: error })
@@ -320,9 +320,6 @@ export class SiteStore {
     // Between the parts of a large edit others get their turn.
     await immediate()
     const { site, inverse } = applied(before, edit.base, change)
-    // Each change is checked where it is made; what they are together is, too.
-    const fault = siteFault(site)
-    if (fault && !siteFault(before.site)) throw new ChangeRefused(fault)
     const revision = before.revision + 1
     await immediate()
     // The database takes in the log while what is different is found out here.

@@ -3,6 +3,7 @@ import { type Change, changeSchema, type SingleChange } from '@viatica/core/plan
 import { guarded, unguarded } from '@viatica/core/plan/change/guard.ts'
 import { isWritten } from '@viatica/core/plan/change/over.ts'
 import { ChangeRefused, WrittenSince } from '@viatica/core/plan/change/refused.ts'
+import { applySoundly } from '@viatica/core/plan/change/sound.ts'
 import { changeWords } from '@viatica/core/plan/change/changeWords.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { fromSiteData } from '@viatica/core/plan/siteData.ts'
@@ -496,7 +497,7 @@ export class Exchange {
     const lost: { edit: Waiting; reason: string }[] = []
     this.#queue = this.#queue.filter((edit) => {
       try {
-        const applied = applyChange(next, edit.change)
+        const applied = applySoundly(next, edit.change)
         next = applied.site
         edit.step?.settle(edit.id, applied)
         return true
@@ -740,7 +741,7 @@ function outcomeOn(site: Site, change: Change): Tried | ChangeRefused {
   const checked = v.safeParse(changeSchema, change)
   if (!checked.success) return new ChangeRefused(checked.issues[0].message)
   try {
-    return { change: checked.output, ...applyChange(site, checked.output) }
+    return { change: checked.output, ...applySoundly(site, checked.output) }
   } catch (error) {
     if (error instanceof ChangeRefused) return error
     throw error

@@ -3,7 +3,8 @@ import * as v from 'valibot'
 import { anyChange, arbitraryDraws } from '../../testing/arbitraryChange.ts'
 import { arbitrarySite } from '../../testing/arbitrarySite.ts'
 import { FIELDS_OF_KIND } from '../entry.ts'
-import { type Site, settingSchemas } from '../site.ts'
+import { newSite, type Site, settingSchemas } from '../site.ts'
+import { siteFault } from '../siteFault.ts'
 import { fromSiteData, type SiteData, toSiteData } from '../siteData.ts'
 import { surroundRuleSchemas } from '../surround/surround.ts'
 import { applyChange, singlesOf } from './apply.ts'
@@ -11,6 +12,7 @@ import { type Change, changeSchema, type SingleChange } from './change.ts'
 import { guarded, unguarded } from './guard.ts'
 import { ChangeRefused, WrittenSince } from './refused.ts'
 import { differenceOf } from './restore.ts'
+import { applySoundly } from './sound.ts'
 
 const history = fc.tuple(arbitrarySite(10), fc.array(arbitraryDraws, { maxLength: 20 }))
 
@@ -80,6 +82,22 @@ describe('changes of every kind and setting', () => {
           now = applyChange(now, sent).site
         }
         expect(toSiteData(now)).toEqual(toSiteData(start))
+      }),
+    )
+  })
+
+  test('asked for by an author, leave a sound site sound', () => {
+    fc.assert(
+      fc.property(history, ([start, draws]) => {
+        let now = siteFault(start) === undefined ? start : newSite('Sound', 'home')
+        draws.forEach((one, at) => {
+          try {
+            now = applySoundly(now, anyChange(now, one, at)).site
+          } catch (error) {
+            expect(error).toBeInstanceOf(ChangeRefused)
+          }
+          expect(siteFault(now)).toBeUndefined()
+        })
       }),
     )
   })

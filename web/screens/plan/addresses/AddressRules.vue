@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { addressesOf } from '@viatica/core/address/addresses.ts'
-import { applyChange } from '@viatica/core/plan/change/apply.ts'
+import { applySoundly } from '@viatica/core/plan/change/sound.ts'
 import { type Change, changeSchema, type SetSite } from '@viatica/core/plan/change/change.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import { labelOf } from '@viatica/core/plan/entry.ts'
@@ -97,7 +97,7 @@ const outcome = computed(() => {
   const checked = v.safeParse(changeSchema, change.value)
   if (!checked.success) return { after: site.value, fault: checked.issues[0].message }
   try {
-    return { after: applyChange(site.value, checked.output).site, fault: '' }
+    return { after: applySoundly(site.value, checked.output).site, fault: '' }
   } catch (error) {
     if (error instanceof ChangeRefused) return { after: site.value, fault: error.message }
     throw error
