@@ -3,7 +3,7 @@ import { startServer } from './server.ts'
 
 const SETTING = 'VIATICA_ORIGINAL_DATABASE'
 
-/** A database as a server makes it that is started for the first time: each test gets a copy. */
+/** A database as a server makes it that is started for the first time: each server gets a copy. */
 export const originalDatabase = () => process.env[SETTING]
 
 /** Runs once, before all tests. @returns what runs after them */

@@ -120,7 +120,6 @@ test('a walk over the whole site tells how far it is, and what it found', async 
   await page.getByRole('link', { name: /^Proof/ }).click()
   await page.getByRole('link', { name: 'Walk', exact: true }).click()
   await saved(page)
-  await page.waitForTimeout(600)
   await page.getByRole('button', { name: 'Walk the whole site' }).click()
   await expect(page.getByText(/37 of 37 pages, [\d,]+ links, 2 that are not as they must be/)).toBeVisible()
   await expect(page.getByRole('row', { name: /Privacy .* leads nowhere/ })).toBeVisible()

@@ -291,7 +291,6 @@ test('axe-core finds nothing on any screen, with its dialogs and menus open', as
   for (const view of ['Structure', 'Inventory', 'Addresses', 'Figures', 'History']) {
     await page.getByRole('link', { name: view, exact: true }).click()
     await expect(page.getByRole('heading', { level: 1, name: `Plan: ${view}` })).toBeAttached()
-    await page.waitForTimeout(400)
     expect(await axeFindings(page)).toEqual([])
   }
   await page.getByRole('link', { name: 'Addresses', exact: true }).click()
@@ -343,7 +342,6 @@ test('axe-core finds nothing on any screen, with its dialogs and menus open', as
     await page.getByRole('link', { name: 'Write', exact: true }).click()
     await page.getByRole('link', { name: way }).click()
     await expect(page.getByRole('heading', { level: 1, name: 'Write: Lock guide' })).toBeAttached()
-    await page.waitForTimeout(500)
     expect(await axeFindings(page)).toEqual([])
     for (const dialog of ['Link', 'Picture']) {
       await page.getByRole('button', { name: dialog, exact: true }).click()
@@ -363,7 +361,7 @@ test('axe-core finds nothing on any screen, with its dialogs and menus open', as
 test.describe('saving', () => {
   test('while the database is stopped the page says so, keeps the edits, and saves them when it is back', async ({
     page,
-    served,
+    servedAlone: served,
     watched,
   }) => {
     const id = await openDemo(page, served)
@@ -387,7 +385,7 @@ test.describe('saving', () => {
     ).toEqual([])
   })
 
-  test('the same when the server itself is gone for a while', async ({ page, served }) => {
+  test('the same when the server itself is gone for a while', async ({ page, servedAlone: served }) => {
     await openDemo(page, served)
     await served.stop('SIGKILL')
     await choose(page, 'news')

@@ -66,7 +66,7 @@ const AFTER_TYPING_MS = 250
 
 ownBrowser(
   'what could not be saved, and what was being typed, goes on after the browser was killed',
-  async ({ served, own }) => {
+  async ({ servedAlone: served, own }) => {
     let page = await own.open()
     const id = await openDemo(page, served)
     await choose(page, 'tanyard')
@@ -155,7 +155,7 @@ ownBrowser(
 
 test('a window that was refused the stream of changes hears of them once the server is well again', async ({
   page,
-  served,
+  servedAlone: served,
 }) => {
   let refusals = 0
   await page.route(/\/events$/, (route) =>
@@ -216,7 +216,7 @@ test('undoing what another window wrote over asks first, with both versions', as
 
 test('leaving a site while its last edit is on its way loses nothing, and nothing lands on the next', async ({
   page,
-  served,
+  servedAlone: served,
 }) => {
   const id = await openDemo(page, served)
   await choose(page, 'tanyard')
@@ -245,7 +245,7 @@ test('leaving a site while its last edit is on its way loses nothing, and nothin
 
 test('where a key is needed, it is asked for once, and previews show as ever', async ({
   page,
-  served,
+  servedAlone: served,
   watched,
 }) => {
   await served.stop()

@@ -3,14 +3,26 @@ import { createRequire } from 'node:module'
 import { makeDatabase } from '@viatica/server/testing/database.ts'
 import { type Gate, openGate } from './gate.ts'
 import { originalDatabase } from './original.ts'
+import { keepRows } from './keptRows.ts'
 import { startServer } from './server.ts'
-import { test as base, expect, type Frame, type Locator, type Page } from '@playwright/test'
+import {
+  test as base,
+  type BrowserContext,
+  expect,
+  type Frame,
+  type Locator,
+  type Page,
+} from '@playwright/test'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
 
-/** A server like that of npm start, with the demo, on a free port and a database of its own. */
+/** A server like that of npm start, with the demo as it is at first, on a free port. */
 export interface Served {
   readonly url: string
+}
+
+/** One with a database of its own, which can be stopped and shut. */
+export interface ServedAlone extends Served {
   /** Shutting it is as stopping the database. */
   readonly gate: Gate
   stop(signal?: NodeJS.Signals): Promise<void>
@@ -24,13 +36,62 @@ interface Watched {
   readonly strangers: string[]
 }
 
-export const test = base.extend<{ served: Served; watched: Watched }>({
+/** What the tests of one worker share: a server and a browser that has fetched its files before. */
+interface Shared extends Served {
+  readonly context: BrowserContext
+  /** Makes the database what it was at first. */
+  reset(): Promise<void>
+}
+
+export const test = base.extend<
+  { served: Served; servedAlone: ServedAlone; watched: Watched },
+  { shared: Shared }
+>({
+  shared: [
+    async ({ browser }, use) => {
+      const database = await makeDatabase(originalDatabase())
+      const rows = await keepRows(database.url)
+      const { child, port } = await startServer(database.url, 0)
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+      context.setDefaultTimeout(30_000)
+      await use({ url: `http://127.0.0.1:${port}`, context, reset: () => rows.bringBack() })
+      await context.close()
+      child.kill('SIGKILL')
+      await rows.end()
+      await database.drop()
+    },
+    { scope: 'worker' },
+  ],
+
+  // A window without anything of an earlier test, in a browser that knows the files.
+  context: async ({ shared }, use) => {
+    await use(shared.context)
+    for (const page of shared.context.pages()) await page.close()
+  },
+
+  page: async ({ context, shared, viewport }, use) => {
+    const page = await context.newPage()
+    if (viewport) await page.setViewportSize(viewport)
+    const devtools = await context.newCDPSession(page)
+    await devtools.send('Storage.clearDataForOrigin', {
+      origin: shared.url,
+      storageTypes: 'cookies,indexeddb,local_storage',
+    })
+    await devtools.detach()
+    await use(page)
+  },
+
+  served: async ({ shared }, use) => {
+    await shared.reset()
+    await use({ url: shared.url })
+  },
+
   // eslint-disable-next-line no-empty-pattern -- Playwright asks for a pattern
-  served: async ({}, use) => {
+  servedAlone: async ({}, use) => {
     const database = await makeDatabase(originalDatabase())
     const gate = await openGate(database.url)
     let { child, port } = await startServer(gate.url, 0)
-    const served: Served = {
+    const served: ServedAlone = {
       url: `http://127.0.0.1:${port}`,
       gate,
       stop: (signal = 'SIGTERM') =>
@@ -121,16 +182,31 @@ export const rowNamed = (page: Page, label: string) =>
 export const saved = (page: Page) =>
   expect(page.getByRole('status').filter({ hasText: /^ ?Saved$/ })).toBeVisible()
 
-/** What axe-core finds on a page (WCAG 2.2 A and AA, and its best practices). */
+/** Waits until a page stands still: what fades or slides in has come to its end, and nothing is still being fetched. */
+async function standsStill(page: Page | Frame): Promise<void> {
+  await expect(page.locator('.ant-spin-spinning')).toHaveCount(0)
+  await page.evaluate(async () => {
+    const runsOut = ({ effect }: Animation) => effect?.getComputedTiming().endTime !== Infinity
+    // One that ends may begin another.
+    for (let last = 0; last < 3; last++) {
+      await new Promise((resolve) => requestAnimationFrame(resolve))
+      const running = document.getAnimations().filter(runsOut)
+      await Promise.all(running.map(({ finished }) => finished.catch(() => undefined)))
+    }
+  })
+}
+
+/** What axe-core finds on a page that stands still (WCAG 2.2 A and AA, and its best practices). */
 export async function axeFindings(page: Page | Frame): Promise<string[]> {
-  await page.evaluate(AXE)
+  await standsStill(page)
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(AXE)
   return page.evaluate(async () => {
     const { axe } = window as unknown as {
       axe: {
         run(where: object, how: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }>
       }
     }
-    const { violations } = await axe.run(document, { iframes: false })
+    const { violations } = await axe.run(document, { iframes: false, resultTypes: ['violations'] })
     return violations.flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`))
   })
 }

@@ -116,7 +116,6 @@ test('switching never changes a byte, and what one way would lose it does not op
   await expect(visual(page).getByRole('row')).toHaveCount(3)
   for (const way of ['As source', 'As it reads', 'As source'])
     await page.getByRole('link', { name: way }).click()
-  await page.waitForTimeout(600)
   expect(await bodyNow(served, id, 'stoppages')).toBe(before)
   // One word changed as it reads changes that block alone.
   await page.getByRole('link', { name: 'As it reads' }).click()
@@ -133,8 +132,11 @@ test('switching never changes a byte, and what one way would lose it does not op
   await expect(page.getByText('It would lose:')).toBeVisible()
   await expect(page.locator('.losses li')).toHaveText(['<details>', '<summary>', 'class="x" of <p>'])
   await page.locator('.ProseMirror').click()
-  await page.keyboard.type('lost?')
-  await page.waitForTimeout(700)
+  await page.keyboard.type('lost')
+  // What was typed is saved at the latest when the text is left.
+  await page.getByRole('link', { name: 'As source' }).click()
+  await expect(source(page)).toContainText('<details><summary>')
+  await saved(page)
   expect(await bodyNow(served, id, 'stoppages')).toContain('<details><summary>')
 })
 
@@ -147,6 +149,7 @@ test('the source closes tags, underlines errors of the standard, completes links
   await page.keyboard.press('Control+a')
   await page.keyboard.type('<p>See <a href="Tany')
   await expect(page.locator('.cm-tooltip-autocomplete li').first()).toContainText('Tanyard Staircase')
+  // The editor takes no Enter for a completion that has just come up.
   await page.waitForTimeout(150)
   await page.keyboard.press('Enter')
   await expect(source(page)).toContainText('<a href="entry:tanyard"')
