@@ -29,26 +29,48 @@ const CORE = [
 ]
 const OUTSIDE_CORE = { group: ['node:*', 'vue', 'express', '@viatica/*'], message: 'Core stands on its own.' }
 
-/** What the files of a folder of core may not import. */
-const inOrder = (folder, at) => {
+/**
+ * What files that stand where a folder of core stands in the order may not import.
+ * @param up what leads from them to the folders of core
+ */
+const limitsAt = (folder, up = '(?:\\./|(?:\\.\\./)+)') => {
+  const at = CORE.indexOf(folder)
   const later = CORE.slice(at + 1).map((one) => one.replace('plan/', '(?:plan/)?'))
   const except = folder === 'plan/change' ? '(?!address/redirects\\.ts)' : ''
-  const regex = `^(?:\\./|(?:\\.\\./)+)${except}(?:${later.join('|')})/`
   const message = `core/${folder} imports from those above it in docs/architecture.md.`
-  return {
-    files: [`core/${folder}/**/*.ts`],
-    ignores: [
-      '**/*.test.ts',
-      ...CORE.filter((one) => one.startsWith(`${folder}/`)).map((one) => `core/${one}/**`),
-    ],
-    rules: {
-      'no-restricted-imports': [
-        'error',
-        { patterns: later.length > 0 ? [OUTSIDE_CORE, { regex, message }] : [OUTSIDE_CORE] },
-      ],
-    },
-  }
+  const patterns = [OUTSIDE_CORE]
+  if (later.length > 0) patterns.push({ regex: `^${up}${except}(?:${later.join('|')})/`, message })
+  // Of pieces, what they are belongs to the plan, what they show to rendering, what is doubtful about them to the rules.
+  if (at < CORE.indexOf('render')) patterns.push({ regex: `pieces/(?!.*[mM]odels?\\.ts$)`, message })
+  if (at < CORE.indexOf('check')) patterns.push({ regex: `pieces/.*[dD]oubts\\.ts$`, message })
+  return { 'no-restricted-imports': ['error', { patterns }] }
 }
+
+/** What the files of a folder of core may not import. */
+const inOrder = (folder) => ({
+  files: [`core/${folder}/**/*.ts`],
+  ignores: [
+    '**/*.test.ts',
+    ...CORE.filter((one) => one.startsWith(`${folder}/`)).map((one) => `core/${one}/**`),
+  ],
+  rules: limitsAt(folder),
+})
+
+/** The files of pieces, each as those of the folder of core that it belongs to. */
+const PIECES = [
+  ['**/*odel?(s).ts', 'plan'],
+  ['**/!(*odel|*odels|*oubts).ts', 'render'],
+  ['**/*oubts.ts', 'check'],
+].flatMap(([names, folder]) =>
+  [
+    ['*', '\\.\\./'],
+    ['*/*', '\\.\\./\\.\\./'],
+  ].map(([depth, up]) => ({
+    files: [[`core/pieces/${depth}`, `core/pieces/${names}`]],
+    ignores: ['**/*.test.ts'],
+    rules: limitsAt(folder, up),
+  })),
+)
 
 /** What the other parts may not import: imports go one way. */
 const ONE_WAY = [
@@ -113,6 +135,7 @@ export default ts.config(
     },
   },
   ...CORE.map(inOrder),
+  ...PIECES,
   ...ONE_WAY,
   prettier,
 )

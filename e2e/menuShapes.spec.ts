@@ -1,6 +1,7 @@
 import { siteWith } from '@viatica/core/plan/site.ts'
 import { DEFAULT_LOOK, HERE_LOOKS, HOVER_LOOKS } from '@viatica/core/plan/surround/look.ts'
-import { MENU_SHAPES, type MenuShape, type Place, PLACES } from '@viatica/core/plan/surround/piece.ts'
+import { MENU_SHAPES, type MenuShape } from '@viatica/core/plan/surround/menuShape.ts'
+import { type Place, PLACES } from '@viatica/core/plan/surround/place.ts'
 import { BREADCRUMB_SEPARATORS } from '@viatica/core/plan/surround/rules.ts'
 import { STANDARD_SURROUND, type Surround } from '@viatica/core/plan/surround/surround.ts'
 import { SMALL_PLAN, standingAlone } from './standingAlone.ts'

@@ -4,8 +4,8 @@ import { planOfBranch } from '@viatica/core/plan/branch.ts'
 import { newPage } from '@viatica/core/plan/newEntry.ts'
 import { siteWith } from '@viatica/core/plan/site.ts'
 import { DEFAULT_LOOK } from '@viatica/core/plan/surround/look.ts'
-import { PLACE_NAMES } from '@viatica/core/plan/surround/names.ts'
-import type { Place } from '@viatica/core/plan/surround/piece.ts'
+import { PLACE_NAMES } from '@viatica/core/plan/surround/place.ts'
+import type { Place } from '@viatica/core/plan/surround/place.ts'
 import { EMPTY_SURROUND } from '@viatica/core/plan/surround/surround.ts'
 import {
   LINK_STATES,

@@ -61,8 +61,20 @@ const ownBrowser = test.extend<{ own: OwnBrowser }>({
   },
 })
 
-/** As long as the browser needs to write a few bytes to its profile. */
-const AFTER_TYPING_MS = 250
+/** Waits until the browser has written to its profile what was typed last. */
+async function kept(page: Page, text: string): Promise<void> {
+  const read = () =>
+    page.evaluate(async () => {
+      const done = <Result>(request: IDBRequest<Result>) =>
+        new Promise<Result>((resolve) => (request.onsuccess = () => resolve(request.result)))
+      const database = await done(indexedDB.open('viatica'))
+      const work = database.transaction(['edits', 'typed'])
+      const all = await Promise.all(['edits', 'typed'].map((name) => done(work.objectStore(name).getAll())))
+      database.close()
+      return JSON.stringify(all)
+    })
+  await expect.poll(read).toContain(text)
+}
 
 ownBrowser(
   'what could not be saved, and what was being typed, goes on after the browser was killed',
@@ -76,7 +88,7 @@ ownBrowser(
     const note = page.getByLabel('Note to yourself')
     await note.click()
     await note.pressSequentially('Ask the lock keeper')
-    await wait(AFTER_TYPING_MS)
+    await kept(page, 'Ask the lock keeper')
     await own.kill()
 
     page = await own.open()
@@ -133,7 +145,7 @@ ownBrowser(
       await choose(page, 'tanyard')
       await name(page)
       await expect(page.getByText('Not saved yet'), where).toBeVisible()
-      await wait(AFTER_TYPING_MS)
+      await kept(page, becomes)
       await own.kill()
 
       page = await own.open()

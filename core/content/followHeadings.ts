@@ -1,7 +1,8 @@
 import type { SingleChange } from '../plan/change/change.ts'
 import type { Entry, EntryId, LinkTarget } from '../plan/entry.ts'
 import type { OwnRedirect, Site } from '../plan/site.ts'
-import { type Following, menuAfter, pieceAfter } from '../plan/surround/following.ts'
+import { type Following, menuAfter } from '../plan/surround/following.ts'
+import { modelOf } from '../plan/surround/piece.ts'
 import { standings, type Surround } from '../plan/surround/surround.ts'
 import { withHtmlReferences } from '../pointer/inHtml.ts'
 import { readPointer, writePointer } from '../pointer/pointer.ts'
@@ -88,7 +89,7 @@ function entryChanges(entry: Entry, following: Following): SingleChange[] {
 
 function surroundChanges(surround: Surround, following: Following): SingleChange[] {
   const pieces = [...standings(surround)].flatMap(({ piece }): SingleChange[] => {
-    const after = pieceAfter(piece, following)
+    const after = modelOf(piece.kind).after(piece, following)
     return after === piece ? [] : [{ kind: 'setPiece', piece: after }]
   })
   const menus = surround.menus.flatMap((menu): SingleChange[] => {

@@ -2,11 +2,11 @@ import type { SingleChange } from '../plan/change/change.ts'
 import { type EntryId, labelOf } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
-import { PIECE_NAMES } from '../plan/surround/names.ts'
+import { modelOf } from '../plan/surround/piece.ts'
 import type { HeadFile } from '../plan/surround/rules.ts'
 import { pickedLinksOf, standings } from '../plan/surround/surround.ts'
 import { compileBody } from '../render/body.ts'
-import { filesInOwnHtml } from '../render/pieces/ownHtmlSource.ts'
+import { filesInOwnHtml } from '../pieces/html/source.ts'
 
 /** One place that uses a file of the site. */
 export interface FileUse {
@@ -35,8 +35,8 @@ export function fileUses(
   for (const one of [...styles, ...scripts])
     if (one.from === 'site') put(one.file, { where: 'every page', label: 'Every page' })
   for (const { piece } of standings(site.surround)) {
-    const label = PIECE_NAMES[piece.kind]
-    if (piece.kind === 'banner' && piece.picture) put(piece.picture.file, { where: 'piece', label })
+    const { name: label, files } = modelOf(piece.kind)
+    for (const file of files(piece)) put(file, { where: 'piece', label })
     if (piece.kind === 'html')
       for (const file of filesInOwnHtml(piece.html)) put(file, { where: 'piece', label })
   }

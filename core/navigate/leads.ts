@@ -1,6 +1,7 @@
+import { addressesOf } from '../address/addresses.ts'
 import { type EntryId, labelOf, type LinkTarget } from '../plan/entry.ts'
 import { isWritten, type Site } from '../plan/site.ts'
-import type { PickedLink } from '../plan/surround/piece.ts'
+import type { PickedLink } from '../plan/surround/pickedLink.ts'
 
 /**
  * Where a target leads in the end: a link of the plan leads on. Undefined for what is not there, for a group, for a page
@@ -49,4 +50,16 @@ export function shownLinks(site: Site, links: readonly PickedLink[]): ShownLink[
     if (!leads && !standsAsText(site, link.target)) return []
     return [{ link, label: labelOfPicked(site, link), leads }]
   })
+}
+
+/** The path of a page that is on the site: what links to it are made of. */
+export const whereIs = (site: Site, id: EntryId): string | undefined =>
+  isWritten(site, site.plan.entries.get(id)) ? addressesOf(site).paths.get(id) : undefined
+
+/** What tells where a link leads from where another does, on the same site or on one before it; empty for nowhere. */
+export function endKey(site: Site, target: LinkTarget | undefined): string {
+  const end = target && endOf(site, target)
+  if (!end) return ''
+  if (end.to === 'address') return `address ${end.url}`
+  return end.to === 'file' ? `file ${end.file}` : `page ${whereIs(site, end.entry)}#${end.fragment}`
 }

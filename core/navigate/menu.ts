@@ -2,7 +2,7 @@ import { type EntryId, labelOf, type LinkTarget } from '../plan/entry.ts'
 import { ancestorsOf, childrenOf, entryOf, type Plan } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import type { Menu, MenuException, PlanMenu } from '../plan/surround/menu.ts'
-import type { MenuShape } from '../plan/surround/piece.ts'
+import type { MenuShape } from '../plan/surround/menuShape.ts'
 import { endOf, shownLinks, type ShownLink } from './leads.ts'
 
 /** One item of a menu, with those under it. */

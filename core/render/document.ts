@@ -1,5 +1,5 @@
-import type { Piece, PieceKind, Place } from '../plan/surround/piece.ts'
-import { PLACES } from '../plan/surround/piece.ts'
+import { modelOf, type Piece } from '../plan/surround/piece.ts'
+import { type Place, PLACES } from '../plan/surround/place.ts'
 import { rowsOf, type Surround } from '../plan/surround/surround.ts'
 
 /** A piece as it stands on a page. */
@@ -9,9 +9,6 @@ export interface RenderedPiece {
   /** Empty where it has nothing to show. Written when it is first looked at. */
   readonly html: string
 }
-
-/** Pieces that are landmarks of their own. Beside the main content all else belongs into it. */
-const NAVIGATION: ReadonlySet<PieceKind> = new Set(['menu', 'links', 'breadcrumb', 'pager', 'columns'])
 
 /** A row of pieces, by where they stand in the list of all. */
 interface Row {
@@ -56,7 +53,7 @@ export function layoutOf({ places }: Pick<Surround, 'places'>): Layout {
   let ends = 0
   const rows = {} as Record<Place, Row[]>
   const isNavigation = (row: Row) =>
-    pieces.slice(row.first, row.first + row.count).every(({ piece }) => NAVIGATION.has(piece.kind))
+    pieces.slice(row.first, row.first + row.count).every(({ piece }) => modelOf(piece.kind).isNavigation)
   for (const place of PLACES) {
     rows[place] = rowsOf(places[place]).map((row) => {
       const first = pieces.length

@@ -6,15 +6,16 @@ import type { EntryId } from '../plan/entry.ts'
 import { entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
-import type { MenuShape } from '../plan/surround/piece.ts'
+import type { MenuShape } from '../plan/surround/menuShape.ts'
 import { directionOf, wordsOf } from '../plan/surround/siteWords.ts'
 import { layoutOf, type RenderedPiece, writeBody } from './document.ts'
 import { escapeAttribute, escapeText } from '../standard/escape.ts'
 import { type HeadParts, headParts, renderHead } from './head.ts'
 import { type Links, linksFrom } from './links.ts'
 import { renderContent, renderHeading } from './main.ts'
-import { Names } from './pieces/around.ts'
-import { type FolderPiece, preparePiece } from './pieces/prepare.ts'
+import { Names } from '../pieces/around.ts'
+import { outputOf } from '../pieces/outputs.ts'
+import type { FolderPiece } from '../pieces/pieceOutput.ts'
 
 /** A page in its parts, each as HTML. */
 export interface PageParts extends HeadParts {
@@ -96,7 +97,7 @@ export function createRenderer(site: Site, year: number): Renderer {
       const names = new Names()
       const around = { site, words, year, links, names, itemsOf }
       const pieces = layout.pieces.map(({ piece, indent, isPastHeading }) =>
-        preparePiece(piece, { ...around, indent, isPastHeading }),
+        outputOf(piece.kind).prepare(piece, { ...around, indent, isPastHeading }),
       )
       folder = { links, pieces }
       if (folders.size >= MAX_FOLDERS) folders.clear()

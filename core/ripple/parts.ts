@@ -1,5 +1,6 @@
 import type { HereMark } from '../navigate/menu.ts'
-import type { Place } from '../plan/surround/piece.ts'
+import { modelOf } from '../plan/surround/piece.ts'
+import type { Place } from '../plan/surround/place.ts'
 import type { Standing } from '../plan/surround/surround.ts'
 
 /** The parts of a page that one change can make different. */
@@ -31,25 +32,8 @@ export const PART_OF_PLACE: Readonly<Record<Place, RipplePart>> = {
 }
 
 /** What a piece is called among the parts of a page. */
-export function partOfPiece({ piece, place }: Pick<Standing, 'piece' | 'place'>): RipplePart {
-  switch (piece.kind) {
-    case 'menu':
-    case 'banner':
-    case 'breadcrumb':
-    case 'heading':
-    case 'pager':
-      return piece.kind
-    case 'brand':
-    case 'links':
-    case 'columns':
-    case 'contact':
-    case 'address':
-    case 'copyright':
-    case 'text':
-    case 'html':
-      return PART_OF_PLACE[place]
-  }
-}
+export const partOfPiece = ({ piece, place }: Pick<Standing, 'piece' | 'place'>): RipplePart =>
+  modelOf(piece.kind).part ?? PART_OF_PLACE[place]
 
 export function isSameMark(was: HereMark, is: HereMark): boolean {
   return (

@@ -1,16 +1,15 @@
 import { addressesOf } from '../address/addresses.ts'
-import { endOf, shownLinks } from '../navigate/leads.ts'
+import { endKey, whereIs } from '../navigate/leads.ts'
 import { indexOfMenu, hereMark, isSameEverywhere, itemsShown, type MenuItem } from '../navigate/menu.ts'
 import { type Neighbours, neighboursOf } from '../navigate/readingOrder.ts'
-import { type Body, type EntryId, type LinkTarget, labelOf } from '../plan/entry.ts'
+import { outputOf } from '../pieces/outputs.ts'
+import { type Body, type EntryId, labelOf } from '../plan/entry.ts'
 import { ancestorsOf, childrenOf, type Plan } from '../plan/plan.ts'
-import { isWritten, type Site } from '../plan/site.ts'
+import type { Site } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
-import { type MenuShape, type PickedLink, type PieceOf, shapeNamed } from '../plan/surround/piece.ts'
-import { menuOf, type Standing, standings } from '../plan/surround/surround.ts'
+import type { MenuShape } from '../plan/surround/menuShape.ts'
+import { standings } from '../plan/surround/surround.ts'
 import { compileBody } from '../render/body.ts'
-import { compileOwnHtml } from '../render/pieces/ownHtmlSource.ts'
-import { pointersIn } from '../render/slots.ts'
 import { isSameMark, partOfPiece, type RipplePart } from './parts.ts'
 
 /**
@@ -44,18 +43,6 @@ function sited(site: Site): Sited {
   }
 }
 
-/** The path of a page that is on the site: what links to it are made of. */
-const whereIs = ({ site, paths }: Sited, id: EntryId): string | undefined =>
-  isWritten(site, site.plan.entries.get(id)) ? paths.get(id) : undefined
-
-/** What tells where a link leads from where another does. */
-function endKey(at: Sited, target: LinkTarget | undefined): string {
-  const end = target && endOf(at.site, target)
-  if (!end) return ''
-  if (end.to === 'address') return `address ${end.url}`
-  return end.to === 'file' ? `file ${end.file}` : `page ${whereIs(at, end.entry)}#${end.fragment}`
-}
-
 /** What a change did to single entries. */
 interface Touched {
   /** Entries that are not the same object, stand elsewhere, or have others under them. */
@@ -82,7 +69,7 @@ function touchedBetween(a: Sited, b: Sited): Touched {
     const isSameUnder = a.plan.children.get(id) === b.plan.children.get(id)
     if (was === is && stands && isSamePath && isSameUnder) return
     any.add(id)
-    const goes = whereIs(a, id) !== whereIs(b, id)
+    const goes = whereIs(a.site, id) !== whereIs(b.site, id)
     if (goes) moved.add(id)
     const isNamed = !was || !is || labelOf(was) !== labelOf(is)
     if (goes || isNamed) named.add(id)
@@ -117,7 +104,8 @@ function compareItems(a: Sited, b: Sited, was: readonly MenuItem[], is: readonly
   let difference: MenuDifference = 'same'
   for (const [at, item] of was.entries()) {
     const other = is[at]!
-    if (item.label !== other.label || endKey(a, item.target) !== endKey(b, other.target)) return 'differs'
+    if (item.label !== other.label || endKey(a.site, item.target) !== endKey(b.site, other.target))
+      return 'differs'
     if (item.id !== other.id || item.entry !== other.entry) difference = 'unsure'
     const under = compareItems(a, b, item.items, other.items)
     if (under === 'differs') return 'differs'
@@ -143,9 +131,10 @@ interface MenuVariant {
   isMarkedSame(page: EntryId): boolean
 }
 
-/** A menu somewhere in the surround. @param part what it is called there; undefined where it is a menu piece */
+/** A menu somewhere in the surround. */
 interface PlacedMenu {
-  readonly part: RipplePart | undefined
+  /** The part of a page that it belongs to. */
+  readonly part: RipplePart
   readonly variantOf: (page: EntryId) => MenuVariant | undefined
 }
 
@@ -197,54 +186,6 @@ function withLinksTo({ plan }: Sited, touched: ReadonlySet<EntryId>): ReadonlySe
   return all
 }
 
-const linksKey = (at: Sited, links: readonly PickedLink[]) =>
-  JSON.stringify(shownLinks(at.site, links).map(({ label, leads }) => [label, endKey(at, leads)]))
-
-/** Whether what a piece shows on all pages differs; its menus, and what it shows of a page, are looked at apart. */
-function isShared({ piece }: Standing, a: Sited, b: Sited, moved: ReadonlySet<EntryId>): boolean {
-  switch (piece.kind) {
-    case 'brand':
-      return a.paths.get(a.plan.home) !== b.paths.get(b.plan.home)
-    case 'links':
-      return linksKey(a, piece.links) !== linksKey(b, piece.links)
-    case 'columns':
-      return piece.columns.some(({ links }) => linksKey(a, links) !== linksKey(b, links))
-    case 'html':
-      return ownPointers(piece).some((id) => moved.has(id))
-    // The settings, the surround and the files are the same.
-    case 'menu':
-    case 'banner':
-    case 'breadcrumb':
-    case 'heading':
-    case 'pager':
-    case 'contact':
-    case 'address':
-    case 'copyright':
-    case 'text':
-      return false
-  }
-}
-
-function ownPointers({ html }: PieceOf<'html'>): EntryId[] {
-  const slots = compileOwnHtml(html, 0).between.filter((one) => 'to' in one)
-  return pointersIn(slots).flatMap(({ to, id }) => (to === 'entry' ? [id] : []))
-}
-
-/** The menus of a piece, with what they are called among the parts of a page. */
-function menusIn(site: Site, standing: Standing): { menu: Menu; shape: MenuShape; part?: RipplePart }[] {
-  const { piece } = standing
-  if (piece.kind === 'menu') {
-    const menu = menuOf(site.surround, piece.menu)
-    return menu ? [{ menu, shape: piece.shape }] : []
-  }
-  if (piece.kind !== 'html') return []
-  return compileOwnHtml(piece.html, 0).between.flatMap((one) => {
-    if (!('element' in one) || one.element !== 'put-menu') return []
-    const menu = site.surround.menus.find(({ name }) => name === one.attributes['menu'])
-    return menu ? [{ menu, shape: shapeNamed(one.attributes['shape']), part: partOfPiece(standing) }] : []
-  })
-}
-
 /** Says how far a change reaches; undefined where it may reach anything: it is more than one of the plan. */
 export function reachOf(before: Site, after: Site): Reach | undefined {
   const isOfPlan =
@@ -258,12 +199,19 @@ export function reachOf(before: Site, after: Site): Reach | undefined {
   const all = [...standings(after.surround)]
 
   const everywhere = new Set(
-    all.flatMap((one) => (isShared(one, a, b, touched.moved) ? [partOfPiece(one)] : [])),
+    all.flatMap((one) => {
+      const { fromPlan } = outputOf(one.piece.kind)
+      return fromPlan(one.piece, before) === fromPlan(one.piece, after) ? [] : [partOfPiece(one)]
+    }),
   )
   let isUnsure = false
   const widened = new Set([...withLinksTo(a, touched.any), ...withLinksTo(b, touched.any)])
   const menus = all
-    .flatMap((standing) => menusIn(after, standing))
+    .flatMap((one) =>
+      outputOf(one.piece.kind)
+        .menus(one.piece, after)
+        .map((shown) => ({ ...shown, part: partOfPiece(one) })),
+    )
     .map(({ menu, shape, part }): PlacedMenu => {
       if (!isSameEverywhere(menu)) return { part, variantOf: sectionVariants(a, b, widened, menu, shape) }
       const one = variant(a, b, menu, shape, b.plan.home)
@@ -309,8 +257,8 @@ export function reachOf(before: Site, after: Site): Reach | undefined {
       for (const { part, variantOf } of menus) {
         const shown = variantOf(page)
         if (shown?.difference !== 'differs') continue
-        parts.add(part ?? 'menu')
-        if (part === undefined && !shown.isMarkedSame(page)) parts.add('here mark')
+        parts.add(part)
+        if (part === 'menu' && !shown.isMarkedSame(page)) parts.add('here mark')
       }
       return parts
     },

@@ -1,5 +1,5 @@
 import type { MovePiece } from '../plan/change/surroundChange.ts'
-import { PLACES } from '../plan/surround/piece.ts'
+import { PLACES } from '../plan/surround/place.ts'
 import { standingOf, type Surround } from '../plan/surround/surround.ts'
 
 /**

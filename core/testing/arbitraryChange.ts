@@ -17,7 +17,9 @@ import {
 } from '../plan/site.ts'
 import { DEFAULT_LOOK, FONTS } from '../plan/surround/look.ts'
 import type { Menu } from '../plan/surround/menu.ts'
-import { MENU_SHAPES, type Piece, PLACES } from '../plan/surround/piece.ts'
+import { MENU_SHAPES } from '../plan/surround/menuShape.ts'
+import type { Piece } from '../plan/surround/piece.ts'
+import { PLACES } from '../plan/surround/place.ts'
 import { BREADCRUMB_SEPARATORS, ORDER_SCOPES } from '../plan/surround/rules.ts'
 import { EMPTY_SURROUND, standings, type SurroundRule } from '../plan/surround/surround.ts'
 

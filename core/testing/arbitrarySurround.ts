@@ -1,14 +1,11 @@
 import fc from 'fast-check'
 import { FONTS, HERE_LOOKS, HOVER_LOOKS, type Look } from '../plan/surround/look.ts'
 import type { Menu } from '../plan/surround/menu.ts'
-import {
-  MENU_SHAPES,
-  PAGER_SHOWS,
-  type PickedLink,
-  type Piece,
-  type Place,
-  PLACES,
-} from '../plan/surround/piece.ts'
+import { MENU_SHAPES } from '../plan/surround/menuShape.ts'
+import { PAGER_SHOWS } from '../pieces/pager/model.ts'
+import type { PickedLink } from '../plan/surround/pickedLink.ts'
+import type { Piece } from '../plan/surround/piece.ts'
+import { type Place, PLACES } from '../plan/surround/place.ts'
 import { BREADCRUMB_SEPARATORS, type HeadFile, ORDER_SCOPES } from '../plan/surround/rules.ts'
 import { EMPTY_SURROUND, type Surround } from '../plan/surround/surround.ts'
 

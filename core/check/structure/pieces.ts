@@ -1,6 +1,6 @@
-import { PIECE_NAMES } from '../../plan/surround/names.ts'
+import { pieceName } from '../../plan/surround/piece.ts'
 import { standings } from '../../plan/surround/surround.ts'
-import { pieceDoubts } from '../pieceDoubts.ts'
+import { pieceDoubts } from '../../pieces/doubts.ts'
 import { COMMON_PRACTICE, type Found, type SiteRule } from '../rule.ts'
 
 /** What is doubtful about a piece that every page carries. */
@@ -15,7 +15,7 @@ export const pieces: SiteRule = {
     [...standings(site.surround)].flatMap(({ piece }) =>
       pieceDoubts(site, piece).map((doubt): Found => ({
         place: { in: 'piece', piece: piece.id },
-        words: `${PIECE_NAMES[piece.kind]}: ${doubt}`,
+        words: `${pieceName(piece.kind)}: ${doubt}`,
         gist: doubt,
       })),
     ),

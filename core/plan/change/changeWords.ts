@@ -3,7 +3,8 @@ import { type EntryId, labelOf } from '../entry.ts'
 import type { SiteFile } from '../file.ts'
 import { walk } from '../plan.ts'
 import type { Site } from '../site.ts'
-import { PIECE_NAMES, PLACE_NAMES } from '../surround/names.ts'
+import { pieceName } from '../surround/piece.ts'
+import { PLACE_NAMES } from '../surround/place.ts'
 import { menuOf, standingOf, type SurroundRule } from '../surround/surround.ts'
 import { restoredWords } from './restore.ts'
 import type { Add, Change, Remove, SetEntry, SingleChange } from './change.ts'
@@ -94,11 +95,11 @@ export function thingWords(before: Site, change: SingleChange): string {
       return before.files.get(change.file)?.path ?? 'A file'
     case 'addPiece':
     case 'setPiece':
-      return PIECE_NAMES[change.piece.kind]
+      return pieceName(change.piece.kind)
     case 'removePiece':
     case 'movePiece': {
       const found = standingOf(before.surround, change.piece)
-      return found ? PIECE_NAMES[found.piece.kind] : 'A piece'
+      return found ? pieceName(found.piece.kind) : 'A piece'
     }
     case 'addMenu':
     case 'setMenu':
@@ -181,18 +182,18 @@ const RULE_WORDS: Readonly<Record<SurroundRule, string>> = {
 function surroundWords({ surround }: Site, change: SurroundChange): string {
   const piece = (id: string) => {
     const found = standingOf(surround, id)
-    return found ? PIECE_NAMES[found.piece.kind] : 'A piece'
+    return found ? pieceName(found.piece.kind) : 'A piece'
   }
   const menu = (id: string) => `Menu “${menuOf(surround, id)?.name ?? ''}”`
   switch (change.kind) {
     case 'addPiece':
-      return `${PIECE_NAMES[change.piece.kind]} added to the ${PLACE_NAMES[change.place].toLowerCase()}`
+      return `${pieceName(change.piece.kind)} added to the ${PLACE_NAMES[change.place].toLowerCase()}`
     case 'removePiece':
       return `${piece(change.piece)} removed from the surround`
     case 'movePiece':
       return `${piece(change.piece)} moved in the ${PLACE_NAMES[change.place].toLowerCase()}`
     case 'setPiece':
-      return `${PIECE_NAMES[change.piece.kind]} changed`
+      return `${pieceName(change.piece.kind)} changed`
     case 'addMenu':
       return `Menu “${change.menu.name}” added`
     case 'removeMenu':

@@ -1,5 +1,6 @@
 import { type FileKind, fileTypeOf } from '../file.ts'
-import type { Piece, Place } from '../surround/piece.ts'
+import { modelOf, type Piece } from '../surround/piece.ts'
+import type { Place } from '../surround/place.ts'
 import type { HeadFile, HeadFiles } from '../surround/rules.ts'
 import { menuOf, standingOf, type Surround, surroundFault } from '../surround/surround.ts'
 import type { Site } from '../site.ts'
@@ -27,7 +28,11 @@ function checked(surround: Surround): Surround {
 }
 
 function checkFiles(site: Site, piece: Piece): void {
-  if (piece.kind === 'banner' && piece.picture && !site.files.has(piece.picture.file))
+  if (
+    modelOf(piece.kind)
+      .files(piece)
+      .some((file) => !site.files.has(file))
+  )
     throw new ChangeRefused('The picture is no longer among the files of the site.')
 }
 

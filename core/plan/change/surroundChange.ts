@@ -1,7 +1,8 @@
 import * as v from 'valibot'
 import { entryIdSchema } from '../entry.ts'
 import { menuSchema } from '../surround/menu.ts'
-import { pieceSchema, PLACES } from '../surround/piece.ts'
+import { pieceSchema } from '../surround/piece.ts'
+import { PLACES } from '../surround/place.ts'
 import { type SurroundRule, surroundRuleSchemas } from '../surround/surround.ts'
 import { overSchema as over } from './over.ts'
 

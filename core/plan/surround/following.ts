@@ -1,6 +1,6 @@
 import type { LinkTarget } from '../entry.ts'
 import type { Menu } from './menu.ts'
-import type { PickedLink, Piece } from './piece.ts'
+import type { PickedLink } from './pickedLink.ts'
 
 /** What becomes of where links lead; each gives back the same where it stays as it is. */
 export interface Following {
@@ -9,12 +9,13 @@ export interface Following {
 }
 
 /** Gives back the same list where every one of it stays the same object. */
-function mapped<One>(all: readonly One[], next: (one: One) => One): One[] {
+export function mapped<One>(all: readonly One[], next: (one: One) => One): One[] {
   const after = all.map(next)
   return after.every((one, at) => one === all[at]) ? (all as One[]) : after
 }
 
-function linksAfter(links: readonly PickedLink[], following: Following): PickedLink[] {
+/** Links that follow; the same list where none does. */
+export function linksAfter(links: readonly PickedLink[], following: Following): PickedLink[] {
   return mapped(links, (link) => {
     const target = following.target(link.target)
     return target === link.target ? link : { ...link, target }
@@ -30,37 +31,5 @@ export function menuAfter(menu: Menu, following: Following): Menu {
       const links = linksAfter(menu.links, following)
       return links === menu.links ? menu : { ...menu, links }
     }
-  }
-}
-
-/** A piece whose links follow; the same object where nothing of it does. */
-export function pieceAfter(piece: Piece, following: Following): Piece {
-  switch (piece.kind) {
-    case 'links': {
-      const links = linksAfter(piece.links, following)
-      return links === piece.links ? piece : { ...piece, links }
-    }
-    case 'columns': {
-      const columns = mapped(piece.columns, (column) => {
-        const links = linksAfter(column.links, following)
-        return links === column.links ? column : { ...column, links }
-      })
-      return columns === piece.columns ? piece : { ...piece, columns }
-    }
-    case 'html': {
-      const html = following.html(piece.html)
-      return html === piece.html ? piece : { ...piece, html }
-    }
-    case 'brand':
-    case 'menu':
-    case 'banner':
-    case 'breadcrumb':
-    case 'heading':
-    case 'pager':
-    case 'contact':
-    case 'address':
-    case 'copyright':
-    case 'text':
-      return piece
   }
 }

@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { filledLine, line } from '../../standard/text.ts'
 import { entryIdSchema } from '../entry.ts'
-import { pickedLinkSchema } from './piece.ts'
+import { pickedLinksSchema } from './pickedLink.ts'
 
 /** What an author decided about one entry in one menu, beside what the plan says. */
 const exceptionSchema = v.strictObject({
@@ -33,7 +33,7 @@ const pickedMenuSchema = v.strictObject({
   id: entryIdSchema,
   kind: v.literal('picked'),
   name: filledLine(100),
-  links: v.optional(v.pipe(v.array(pickedLinkSchema), v.maxLength(100, 'must hold at most 100')), []),
+  links: pickedLinksSchema(100),
 })
 
 export const menuSchema = v.variant('kind', [planMenuSchema, pickedMenuSchema])

@@ -2,7 +2,9 @@ import * as v from 'valibot'
 import type { EntryId } from '../entry.ts'
 import { DEFAULT_LOOK, lookSchema } from './look.ts'
 import { type Menu, menuSchema } from './menu.ts'
-import { type PickedLink, type Piece, pieceSchema, type Place, PLACES } from './piece.ts'
+import type { PickedList } from '../../pieces/pieceModel.ts'
+import { modelOf, type Piece, pieceSchema } from './piece.ts'
+import { type Place, PLACES } from './place.ts'
 import { breadcrumbRuleSchema, headFilesSchema, hereRuleSchema, orderRuleSchema } from './rules.ts'
 import { ownWordsSchema } from './siteWords.ts'
 
@@ -122,25 +124,17 @@ export function rowsOf(pieces: readonly Piece[]): readonly (readonly Piece[])[] 
 export function filesOfSurround(surround: Surround): readonly EntryId[] {
   const { styles, scripts } = surround.headFiles
   return [
-    ...[...standings(surround)].flatMap(({ piece }) =>
-      piece.kind === 'banner' && piece.picture ? [piece.picture.file] : [],
-    ),
+    ...[...standings(surround)].flatMap(({ piece }) => modelOf(piece.kind).files(piece)),
     ...[...styles, ...scripts].flatMap((one) => (one.from === 'site' ? [one.file] : [])),
   ]
 }
 
 /** Every list of links that the author picked: of menus and of pieces, with what it is called. */
-export function pickedLinksOf(
-  surround: Surround,
-): readonly { readonly label: string; readonly links: readonly PickedLink[] }[] {
+export function pickedLinksOf(surround: Surround): readonly PickedList[] {
   const ofMenus = surround.menus.flatMap((menu) =>
     menu.kind === 'picked' ? [{ label: `Menu “${menu.name}”`, links: menu.links }] : [],
   )
-  const ofPieces = [...standings(surround)].flatMap(({ piece }) => {
-    if (piece.kind === 'links') return [{ label: piece.label, links: piece.links }]
-    if (piece.kind !== 'columns') return []
-    return piece.columns.map(({ heading, links }) => ({ label: heading, links }))
-  })
+  const ofPieces = [...standings(surround)].flatMap(({ piece }) => modelOf(piece.kind).pickedLists(piece))
   return [...ofMenus, ...ofPieces]
 }
 

@@ -2,7 +2,7 @@ import type { FindingPlace, Severity } from '@viatica/core/check/rule.ts'
 import { ruleOf } from '@viatica/core/check/rules.ts'
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
-import { PIECE_NAMES } from '@viatica/core/plan/surround/names.ts'
+import { pieceName } from '@viatica/core/plan/surround/piece.ts'
 import { menuOf, standingOf } from '@viatica/core/plan/surround/surround.ts'
 import type { ShownFinding } from '../../workers/siteWorker.ts'
 
@@ -27,7 +27,7 @@ export function placeWords(site: Site, place: FindingPlace): string {
     }
     case 'piece': {
       const standing = standingOf(site.surround, place.piece)
-      return standing ? `${PIECE_NAMES[standing.piece.kind]}, on every page` : 'a piece that is gone'
+      return standing ? `${pieceName(standing.piece.kind)}, on every page` : 'a piece that is gone'
     }
     case 'menu':
       return `Menu “${menuOf(site.surround, place.menu)?.name ?? ''}”`

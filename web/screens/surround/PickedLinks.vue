@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { labelOf } from '@viatica/core/plan/entry.ts'
-import type { PickedLink } from '@viatica/core/plan/surround/piece.ts'
+import type { PickedLink } from '@viatica/core/plan/surround/pickedLink.ts'
 import { Button, Checkbox } from 'ant-design-vue'
 import { ref } from 'vue'
 import OrderButtons from '../../parts/OrderButtons.vue'

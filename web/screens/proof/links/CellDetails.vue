@@ -2,7 +2,7 @@
 import { type LinkPlace, linksBetween } from '@viatica/core/figures/linkPicture.ts'
 import type { FindingPlace } from '@viatica/core/check/rule.ts'
 import { labelOf } from '@viatica/core/plan/entry.ts'
-import { PIECE_NAMES } from '@viatica/core/plan/surround/names.ts'
+import { pieceName } from '@viatica/core/plan/surround/piece.ts'
 import { computed } from 'vue'
 import BarChart from '../../../parts/BarChart.vue'
 import { useLinking } from '../../../stores/linking.ts'
@@ -76,7 +76,7 @@ const charts = computed(() =>
         <li v-for="(link, at) in places" :key="at">
           <button type="button" class="link-button" @click="goTo(placeOf(link))">
             <template v-if="link.in === 'text'">“{{ link.words || 'no words' }}”</template>
-            <template v-else>{{ PIECE_NAMES[link.piece.kind] }}</template>
+            <template v-else>{{ pieceName(link.piece.kind) }}</template>
           </button>
           <span class="quiet after">
             {{

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { standings } from '@viatica/core/plan/surround/surround.ts'
-import { PLACE_NAMES } from '@viatica/core/plan/surround/names.ts'
+import { PLACE_NAMES } from '@viatica/core/plan/surround/place.ts'
 import type { Menu } from '@viatica/core/plan/surround/menu.ts'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'

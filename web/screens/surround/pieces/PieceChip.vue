@@ -7,9 +7,10 @@ import {
   extractClosestEdge,
 } from '@atlaskit/pragmatic-drag-and-drop-hitbox/closest-edge'
 import { IconAlertTriangle } from '@tabler/icons-vue'
-import { pieceDoubts } from '@viatica/core/check/pieceDoubts.ts'
-import type { Place, Piece } from '@viatica/core/plan/surround/piece.ts'
-import { PIECE_NAMES } from '@viatica/core/plan/surround/names.ts'
+import { pieceDoubts } from '@viatica/core/pieces/doubts.ts'
+import type { Place } from '@viatica/core/plan/surround/place.ts'
+import type { Piece } from '@viatica/core/plan/surround/piece.ts'
+import { pieceName } from '@viatica/core/plan/surround/piece.ts'
 import { menuOf } from '@viatica/core/plan/surround/surround.ts'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
@@ -95,7 +96,7 @@ onBeforeUnmount(() => cleanup?.())
     @click="surrounding.pieceId = piece.id"
     @keydown="press"
   >
-    <b>{{ PIECE_NAMES[piece.kind] }}</b>
+    <b>{{ pieceName(piece.kind) }}</b>
     <span v-if="about" class="quiet about">{{ about }}</span>
     <IconAlertTriangle
       v-if="doubts.length > 0"

@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-vue'
-import { pieceDoubts } from '@viatica/core/check/pieceDoubts.ts'
+import { pieceDoubts } from '@viatica/core/pieces/doubts.ts'
 import type { SetSite } from '@viatica/core/plan/change/change.ts'
-import { PIECE_NAMES, PLACE_NAMES } from '@viatica/core/plan/surround/names.ts'
-import { MENU_SHAPES, PAGER_SHOWS, type Piece, PLACES } from '@viatica/core/plan/surround/piece.ts'
+import { pieceName } from '@viatica/core/plan/surround/piece.ts'
+import { PLACE_NAMES } from '@viatica/core/plan/surround/place.ts'
+import { MENU_SHAPES } from '@viatica/core/plan/surround/menuShape.ts'
+import { PAGER_SHOWS } from '@viatica/core/pieces/pager/model.ts'
+import type { Piece } from '@viatica/core/plan/surround/piece.ts'
+import { PLACES } from '@viatica/core/plan/surround/place.ts'
 import { Checkbox } from 'ant-design-vue'
 import { computed } from 'vue'
 import IconButton from '../../../parts/IconButton.vue'
@@ -61,7 +65,7 @@ function saveYear(text: string): string | undefined {
 <template>
   <div>
     <header>
-      <h2>{{ PIECE_NAMES[piece.kind] }}</h2>
+      <h2>{{ pieceName(piece.kind) }}</h2>
       <IconButton
         :icon="IconArrowUp"
         title="Up (Alt+↑)"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { monitorForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
 import { extractClosestEdge } from '@atlaskit/pragmatic-drag-and-drop-hitbox/closest-edge'
-import type { Place } from '@viatica/core/plan/surround/piece.ts'
+import type { Place } from '@viatica/core/plan/surround/place.ts'
 import { onBeforeUnmount, onMounted } from 'vue'
 import { useSurrounding } from '../../../stores/surrounding.ts'
 import PlaceBox from './PlaceBox.vue'

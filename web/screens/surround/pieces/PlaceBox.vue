@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
-import { PIECE_NAMES, PLACE_NAMES } from '@viatica/core/plan/surround/names.ts'
-import { PIECE_KINDS, type PieceKind, type Place } from '@viatica/core/plan/surround/piece.ts'
+import { pieceName } from '@viatica/core/plan/surround/piece.ts'
+import { PLACE_NAMES } from '@viatica/core/plan/surround/place.ts'
+import { PIECE_KINDS, type PieceKind } from '@viatica/core/plan/surround/piece.ts'
+import type { Place } from '@viatica/core/plan/surround/place.ts'
 import { rowsOf, standings } from '@viatica/core/plan/surround/surround.ts'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useSurrounding } from '../../../stores/surrounding.ts'
@@ -48,7 +50,7 @@ onBeforeUnmount(() => cleanup?.())
       <h2>{{ PLACE_NAMES[place] }}</h2>
       <select :aria-label="`Add a piece: ${PLACE_NAMES[place]}`" @change="add">
         <option value="">Add …</option>
-        <option v-for="kind in kinds" :key="kind" :value="kind">{{ PIECE_NAMES[kind] }}</option>
+        <option v-for="kind in kinds" :key="kind" :value="kind">{{ pieceName(kind) }}</option>
       </select>
     </header>
     <div v-for="row in rows" :key="row[0]!.id" class="row">
