@@ -27,8 +27,7 @@ const isChosen = computed(() => surrounding.pieceId === props.piece.id)
 const doubts = computed(() => pieceDoubts(openSite.site!, props.piece))
 
 /** What it holds, in a few words. */
-const about = computed(() => {
-  const { piece } = props
+function contentOf(piece: Piece): string {
   switch (piece.kind) {
     case 'menu':
       return `${menuOf(surrounding.surround, piece.menu)?.name ?? 'gone'}, ${piece.shape}`
@@ -43,10 +42,16 @@ const about = computed(() => {
       return piece.lines
     case 'copyright':
       return piece.holder
-    default:
+    case 'brand':
+    case 'banner':
+    case 'breadcrumb':
+    case 'heading':
+    case 'pager':
+    case 'html':
       return ''
   }
-})
+}
+const about = computed(() => contentOf(props.piece))
 
 /** Keys that move a piece about; each has a button in the details. */
 function press(event: KeyboardEvent): void {
