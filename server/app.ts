@@ -4,9 +4,9 @@ import { pinoHttp } from 'pino-http'
 import { answerWithProblem, unknownAddress } from './http/problem.ts'
 import { type Access, accessRoutes, needsKey, previewNeedsKey } from './http/access.ts'
 import { answerOnlyTo, refuseZero, refuseStrangers, screenHeaders } from './http/security.ts'
-import { archiveRoutes } from './routes/archive.ts'
 import { changeRoutes } from './routes/changes.ts'
 import { eventRoutes } from './routes/events.ts'
+import { exportRoutes } from './routes/exports.ts'
 import { healthRoutes } from './routes/health.ts'
 import { historyRoutes } from './routes/history.ts'
 import { previewRoutes } from './routes/preview.ts'
@@ -77,7 +77,7 @@ export function createApp({
     needsKey(access),
     siteRoutes(store, workshop),
     changeRoutes(store, workshop, maxFileBytes),
-    archiveRoutes(store, workshop),
+    exportRoutes(store, workshop),
     historyRoutes(store),
     windowRoutes(store),
     events.routes,

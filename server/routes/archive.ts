@@ -1,15 +1,15 @@
 import { once } from 'node:events'
 import { MessageChannel } from 'node:worker_threads'
-import { type Response, Router } from 'express'
+import type { RequestHandler, Response } from 'express'
 import type { SiteStore } from '../store/siteStore.ts'
 import type { FromArchive } from '../threads/tasks.ts'
 import type { Workshop } from '../threads/workshop.ts'
 import { thisYear } from '../year.ts'
-import { asDownload } from './sites.ts'
+import { asDownload } from '../http/download.ts'
 
-/** `GET /api/sites/:id/archive.zip`: the finished site. It is written in a thread, as fast as it is taken. */
-export function archiveRoutes(store: SiteStore, workshop: Workshop): Router {
-  return Router().get('/sites/:id/archive.zip', async (request, response) => {
+/** Gives out the finished site. It is written in a thread, as fast as it is taken. */
+export function giveArchive(store: SiteStore, workshop: Workshop): RequestHandler<{ id: string }> {
+  return async (request, response) => {
     const site = request.params.id
     const name = await store.nameOf(site)
     // Who has gone meanwhile is not told of by another “close”.
@@ -51,7 +51,7 @@ export function archiveRoutes(store: SiteStore, workshop: Workshop): Router {
     } finally {
       port1.close()
     }
-  })
+  }
 }
 
 /** Writes a piece, and waits until there is room for the next. */

@@ -2,11 +2,11 @@ import { jest } from '@jest/globals'
 import { once } from 'node:events'
 import { request } from 'node:http'
 import type { AddressInfo } from 'node:net'
-import express, { type Router } from 'express'
+import express, { Router } from 'express'
 import type { Announcements } from '../store/announcements.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 import type { Workshop } from '../threads/workshop.ts'
-import { archiveRoutes } from './archive.ts'
+import { giveArchive } from './archive.ts'
 import { eventRoutes } from './events.ts'
 
 /** Asks for something and goes away while the store still reads; gives back when the route has ended. */
@@ -58,7 +58,10 @@ test('whoever asks for events and goes at once leaves nothing behind: no listene
 test('whoever asks for an archive and goes at once keeps no thread busy', async () => {
   const archive = jest.fn(() => Promise.resolve())
   await goneWhileReading('/sites/a/archive.zip', (nameOf) =>
-    archiveRoutes({ nameOf } as unknown as SiteStore, { archive } as unknown as Workshop),
+    Router().get(
+      '/sites/:id/archive.zip',
+      giveArchive({ nameOf } as unknown as SiteStore, { archive } as unknown as Workshop),
+    ),
   )
   expect(archive).not.toHaveBeenCalled()
 })

@@ -1,28 +1,20 @@
 import { MAX_INPUT } from '@viatica/core/formats/inputFault.ts'
-import { writeOpml } from '@viatica/core/formats/opml.ts'
-import { MAX_SITE_FILE, writeSiteFile } from '@viatica/core/formats/siteFile.ts'
+import { MAX_SITE_FILE } from '@viatica/core/formats/siteFile.ts'
 import { newSite, settingSchemas } from '@viatica/core/plan/site.ts'
 import { toSiteData } from '@viatica/core/plan/siteData.ts'
-import { soundFileName } from '@viatica/core/standard/fileName.ts'
-import express, { type Response, Router } from 'express'
+import express, { Router } from 'express'
 import * as v from 'valibot'
 import { bodyOf } from '../http/body.ts'
+import { OPML } from '../http/mediaTypes.ts'
 import { Problem } from '../http/problem.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 import type { Workshop } from '../threads/workshop.ts'
 
-/** The media types of what a site can be made from. OPML has none of its own that is registered. */
 const SITE_FILE = 'application/vnd.viatica.site+json'
-const OPML = 'text/x-opml'
 
 const newSiteSchema = v.strictObject({ name: settingSchemas.name })
 
-/** Says that an answer is a file to keep, under a name made from the site's. */
-export function asDownload(response: Response, name: string, ending: string): void {
-  response.attachment(soundFileName(name, '-') + ending)
-}
-
-/** Making, reading and removing sites, and taking them away as files. */
+/** Making, reading and removing sites. */
 export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
   const routes = Router()
 
@@ -58,22 +50,6 @@ export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
   routes.delete('/sites/:id', async (request, response) => {
     await store.remove(request.params.id)
     response.status(204).end()
-  })
-
-  routes.get('/sites/:id/site.json', async (request, response) => {
-    const { site } = await store.read(request.params.id)
-    const contents = new Map<string, string>()
-    for (const { content } of site.files.values()) {
-      contents.set(content, (await store.readContent(content))!.toString('base64'))
-    }
-    asDownload(response, site.settings.name, '.site.json')
-    response.type('application/json').send(writeSiteFile(site, contents))
-  })
-
-  routes.get('/sites/:id/plan.opml', async (request, response) => {
-    const { site } = await store.read(request.params.id)
-    asDownload(response, site.settings.name, '.opml')
-    response.type(OPML).send(writeOpml(site))
   })
 
   return routes

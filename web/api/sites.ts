@@ -1,3 +1,4 @@
+import type { Export } from '@viatica/core/formats/exports.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import type { SiteFile } from '@viatica/core/plan/file.ts'
 import type { ReadAnswer, WindowAt } from '../exchange/server.ts'
@@ -82,9 +83,7 @@ export const sitesApi = {
   /** Where a picture is shown from, by its bytes. */
   pictureUrl: ({ content, path }: SiteFile) =>
     `/api/contents/${content}/picture/${encodeURIComponent(path.replace(/^.*\//, ''))}`,
-  archiveUrl: (id: string) => `${at(id)}/archive.zip`,
-  siteFileUrl: (id: string) => `${at(id)}/site.json`,
-  outlineUrl: (id: string) => `${at(id)}/plan.opml`,
+  exportUrl: (id: string, name: Export) => `${at(id)}/${name}`,
   previewUrl: (id: string, path: string) =>
     `/preview/${access.previewPrefix}${encodeURIComponent(id)}/${path}`,
 }

@@ -1,19 +1,21 @@
 <script setup lang="ts">
+import { type Export, EXPORTS } from '@viatica/core/formats/exports.ts'
 import { pinPages, unpinnedPages } from '@viatica/core/address/pins.ts'
 import { IconChevronDown } from '@tabler/icons-vue'
 import { Button, Dropdown, Menu, MenuItem } from 'ant-design-vue'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import { sitesApi } from '../../api/sites.ts'
 import { landmarkOf } from '../../parts/landmark.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
 
 const openSite = useOpenSite()
 
-const files = computed(() => [
-  { key: 'archive', words: 'The finished site (ZIP)', url: sitesApi.archiveUrl(openSite.id) },
-  { key: 'site', words: 'A site file to open again (JSON)', url: sitesApi.siteFileUrl(openSite.id) },
-  { key: 'outline', words: 'The plan as an outline (OPML)', url: sitesApi.outlineUrl(openSite.id) },
-])
+const WORDS: Readonly<Record<Export, string>> = {
+  'archive.zip': 'The finished site (ZIP)',
+  'site.json': 'A site file to open again (JSON)',
+  'plan.opml': 'The plan as an outline (OPML)',
+}
+const urlOf = (name: Export) => sitesApi.exportUrl(openSite.id, name)
 
 /** The pages whose addresses a published site would give out, and nothing holds yet; counted when it is taken away. */
 const unpinned = ref(0)
@@ -45,15 +47,15 @@ async function holdBack(event: Event): Promise<void> {
 
 <template>
   <div class="take-away">
-    <a class="main" :href="files[0]!.url" download @click="takeSite">Take away</a>
+    <a class="main" :href="urlOf('archive.zip')" download @click="takeSite">Take away</a>
     <Dropdown :trigger="['click']" placement="bottomRight" :get-popup-container="landmarkOf">
       <button type="button" class="more" aria-label="Take away as …" aria-haspopup="menu">
         <IconChevronDown :size="16" aria-hidden="true" />
       </button>
       <template #overlay>
         <Menu>
-          <MenuItem v-for="file in files" :key="file.key">
-            <a :href="file.url" download @click="holdBack">{{ file.words }}</a>
+          <MenuItem v-for="name in EXPORTS" :key="name">
+            <a :href="urlOf(name)" download @click="holdBack">{{ WORDS[name] }}</a>
           </MenuItem>
         </Menu>
       </template>

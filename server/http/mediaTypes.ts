@@ -1,0 +1,2 @@
+/** Of outlines, for which none is registered. */
+export const OPML = 'text/x-opml'

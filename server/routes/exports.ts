@@ -1,0 +1,43 @@
+import { type Export, EXPORTS } from '@viatica/core/formats/exports.ts'
+import { writeOpml } from '@viatica/core/formats/opml.ts'
+import { writeSiteFile } from '@viatica/core/formats/siteFile.ts'
+import { type RequestHandler, Router } from 'express'
+import { asDownload } from '../http/download.ts'
+import { OPML } from '../http/mediaTypes.ts'
+import type { SiteStore } from '../store/siteStore.ts'
+import type { Workshop } from '../threads/workshop.ts'
+import { giveArchive } from './archive.ts'
+
+type Giving = RequestHandler<{ id: string }>
+
+const giveSiteFile =
+  (store: SiteStore): Giving =>
+  async (request, response) => {
+    const { site } = await store.read(request.params.id)
+    const contents = new Map<string, string>()
+    for (const { content } of site.files.values()) {
+      contents.set(content, (await store.readContent(content))!.toString('base64'))
+    }
+    asDownload(response, site.settings.name, '.site.json')
+    response.type('application/json').send(writeSiteFile(site, contents))
+  }
+
+const giveOutline =
+  (store: SiteStore): Giving =>
+  async (request, response) => {
+    const { site } = await store.read(request.params.id)
+    asDownload(response, site.settings.name, '.opml')
+    response.type(OPML).send(writeOpml(site))
+  }
+
+/** `GET /api/sites/:id/…`: what a site can be taken away as. */
+export function exportRoutes(store: SiteStore, workshop: Workshop): Router {
+  const giving: { readonly [Name in Export]: Giving } = {
+    'archive.zip': giveArchive(store, workshop),
+    'site.json': giveSiteFile(store),
+    'plan.opml': giveOutline(store),
+  }
+  const routes = Router()
+  for (const name of EXPORTS) routes.get(`/sites/:id/${name}`, giving[name])
+  return routes
+}
