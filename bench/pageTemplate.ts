@@ -26,7 +26,7 @@ export const PAGE_TEMPLATE = `<!doctype html>
         <ul id="menu-1">
 {{#each menu}}{{#if items}}          <li>
             <a href="{{{href}}}"{{#if here}} class="here" aria-current="page"{{/if}}{{#if nearest}} class="within" aria-current="true"{{/if}}{{#if within}} class="within"{{/if}}>{{label}}</a>
-            <button type="button" class="menu-open" aria-expanded="false" aria-controls="menu-1-{{at}}" aria-label="More in {{label}}" title="Open" data-close="Close" hidden></button>
+            <button type="button" class="menu-open" aria-expanded="false" aria-controls="menu-1-{{at}}" aria-label="More in {{label}}" hidden></button>
             <ul id="menu-1-{{at}}">
 {{#each items}}              <li><a href="{{{href}}}"{{#if here}} class="here" aria-current="page"{{/if}}{{#if nearest}} class="within" aria-current="true"{{/if}}{{#if within}} class="within"{{/if}}>{{label}}</a></li>
 {{/each}}            </ul>
