@@ -34,41 +34,39 @@ export interface Difference {
   readonly lines: readonly [readonly string[], readonly string[]]
 }
 
-/** A line with what may differ from page to page taken off or resolved. */
+/** A line with what may differ from page to page taken off or resolved: the same for all pages of a folder. */
 interface BareLine {
   readonly hrefs: string
   readonly marks: string
   /** Without marks, with links resolved; where the mark is plain text, the item counts as no link on any page. */
   readonly bare: string
-  /** The same without the title of the page. */
-  readonly untitled: string
 }
 
-/** A line without what is the page's own, and its links resolved: the same for all pages of a folder. */
-type FolderLine = Omit<BareLine, 'untitled'>
-
 /** The lines of the pages of one folder that were read already. */
-export type FolderLines = Map<string, FolderLine>
+export type FolderLines = Map<string, BareLine>
 
 /** A link that begins with the page itself. */
 const LINKS_TO_ITSELF = / (?:href|src)="\?/
 
-function bareLineOf(
-  { url, title }: ComparedPage,
-  { here, within, form }: HereRule,
-  known: FolderLines,
-): (line: string) => BareLine {
-  const mark = new RegExp(` class="(?:${here}|${within})"| aria-current="(?:page|true)"`, 'g')
+/** Takes the title of a page out of lines, in their text alone: a title may be a sign that tags have, too. */
+function withoutTitle(title: string): (line: string) => string {
   const escaped = escapeText(title)
-  // In its text alone: a title may be a sign that tags have, too.
-  const untitled = (line: string) =>
+  return (line) =>
     title === '' || !line.includes(escaped)
       ? line
       : line
           .split(/(<[^>]*>?)/)
           .map((part, at) => (at % 2 === 0 ? part.replaceAll(escaped, '{title}') : part))
           .join('')
-  const read = (line: string): FolderLine => {
+}
+
+function bareLineOf(
+  { url }: ComparedPage,
+  { here, within, form }: HereRule,
+  known: FolderLines,
+): (line: string) => BareLine {
+  const mark = new RegExp(` class="(?:${here}|${within})"| aria-current="(?:page|true)"`, 'g')
+  const read = (line: string): BareLine => {
     const unmarked = line.replace(mark, '')
     const resolved = unmarked.replace(
       / (href|src)="([^"#][^"]*)"/g,
@@ -92,7 +90,7 @@ function bareLineOf(
       there = read(line)
       if (!LINKS_TO_ITSELF.test(line)) known.set(line, there)
     }
-    return { ...there, untitled: untitled(there.bare) }
+    return there
   }
 }
 
@@ -105,21 +103,12 @@ function causesOf(a: BareLine, b: BareLine): Cause[] {
   return causes
 }
 
-/** A line of a source with where it stands, from 1. */
-interface PlacedLine extends SourceLine {
-  readonly at: number
-}
-
-function placedLines({ html, parsed }: ComparedPage, sectionMenus: ReadonlySet<string>): PlacedLine[] {
-  return sourceLines(html, sectionMenus, parsed).map((line, n) => ({ ...line, at: n + 1 }))
-}
-
 /** What the pages have of their own: each part as a whole. */
-function ownDifferences(a: readonly PlacedLine[], b: readonly PlacedLine[]): Difference[] {
+function ownDifferences(a: readonly SourceLine[], b: readonly SourceLine[]): Difference[] {
   return [...OWN_REGIONS].flatMap((region) => {
     const [left, right] = [a, b].map((lines) => lines.filter((line) => line.region === region)) as [
-      PlacedLine[],
-      PlacedLine[],
+      SourceLine[],
+      SourceLine[],
     ]
     const [from, to] = [left, right].map((lines) => lines.map(({ text }) => text)) as [string[], string[]]
     if (from.join('\n') === to.join('\n')) return []
@@ -128,12 +117,16 @@ function ownDifferences(a: readonly PlacedLine[], b: readonly PlacedLine[]): Dif
   })
 }
 
+/** Tells whether lines of two pages are the same once all is taken off that may differ. */
+const sameLines = (a: ReadSource, b: ReadSource) => (one: BareLine, other: BareLine) =>
+  one.bare === other.bare || a.untitled(one.bare) === b.untitled(other.bare)
+
 /** What stands around on all pages, line by line. */
 function sharedDifferences(a: ReadSource, b: ReadSource): Difference[] {
   const [left, right] = [a.shared, b.shared]
   const [bareLeft, bareRight] = [a.bare, b.bare]
   const parts = diffArrays([...bareLeft], [...bareRight], {
-    comparator: (one, other) => one.bare === other.bare || one.untitled === other.untitled,
+    comparator: sameLines(a, b),
   })
   const differences: Difference[] = []
   let [l, r] = [0, 0]
@@ -168,10 +161,12 @@ function sharedDifferences(a: ReadSource, b: ReadSource): Difference[] {
 /** A page that was read to be compared, maybe with many others. */
 export interface ReadSource {
   /** What the page has of its own. */
-  readonly own: readonly PlacedLine[]
+  readonly own: readonly SourceLine[]
   /** What stands around on all pages, each line as it is and bare. */
-  readonly shared: readonly PlacedLine[]
+  readonly shared: readonly SourceLine[]
   readonly bare: readonly BareLine[]
+  /** Takes the title of the page out of a line, where own HTML may say it. */
+  readonly untitled: (line: string) => string
 }
 
 /**
@@ -185,18 +180,27 @@ export function readSource(
   sectionMenus: ReadonlySet<string>,
   known: FolderLines = new Map(),
 ): ReadSource {
-  const lines = placedLines(page, sectionMenus)
+  const lines = sourceLines(page.html, sectionMenus, page.parsed)
   const bareOf = bareLineOf(page, rule, known)
   const shared = lines.filter(({ region }) => !OWN_REGIONS.has(region))
   return {
     own: lines.filter(({ region }) => OWN_REGIONS.has(region)),
     shared,
     bare: shared.map(({ text }) => bareOf(text)),
+    untitled: withoutTitle(page.title),
   }
 }
 
+/** What stands around one page and not around the other, and nothing explains. */
+export function driftBetween(a: ReadSource, b: ReadSource): Difference[] {
+  const isSameLine = sameLines(a, b)
+  const isSame = a.bare.length === b.bare.length && a.bare.every((line, at) => isSameLine(line, b.bare[at]!))
+  // Mostly so: then there is nothing to be found out.
+  return isSame ? [] : sharedDifferences(a, b).filter(({ cause }) => cause === 'drift')
+}
+
 /** The differences of two pages that were read: every one with why it is there; one that nothing explains is drift. */
-export function compareSources(a: ReadSource, b: ReadSource): Difference[] {
+function compareSources(a: ReadSource, b: ReadSource): Difference[] {
   return [...ownDifferences(a.own, b.own), ...sharedDifferences(a, b)].sort(
     (one, other) => one.at[0] - other.at[0] || one.at[1] - other.at[1],
   )

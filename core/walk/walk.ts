@@ -1,9 +1,9 @@
 import { addressesOf } from '../address/addresses.ts'
 import { encodePath, folderOf } from '../address/relative.ts'
-import { compareSources, type FolderLines, readSource, type ReadSource } from '../compare/compare.ts'
-import { type ParsedPage, parsePage } from '../compare/regions.ts'
+import { driftBetween, type FolderLines, readSource, type ReadSource } from '../compare/compare.ts'
+import { parsePage } from '../compare/regions.ts'
 import { outputFiles } from '../formats/archive.ts'
-import { referencesIn } from '../pointer/attributes.ts'
+import { formOf, referencesIn } from '../pointer/attributes.ts'
 import { decoded } from '../pointer/pointer.ts'
 import { styleReferences } from '../pointer/styleReferences.ts'
 import type { EntryId } from '../plan/entry.ts'
@@ -42,24 +42,33 @@ type Leading =
 const attribute = (element: Element, name: string) => element.attrs.find((one) => one.name === name)?.value
 
 function linksOf(element: Element): string[] {
-  const named = element.attrs.flatMap((one) => referencesIn(one).map(({ url }) => url))
-  const refresh = /^\s*\d+\s*;\s*url=(.*)$/i.exec(attribute(element, 'content') ?? '')?.[1]
-  const styles = element.tagName === 'style' ? styleReferences(textOf(element)) : []
-  return [
-    ...named,
-    ...styles.map(({ url }) => url),
-    ...(element.tagName === 'meta' && refresh !== undefined ? [refresh] : []),
-  ]
+  const links = element.attrs.flatMap((one) =>
+    formOf(one) === undefined ? [] : referencesIn(one).map(({ url }) => url),
+  )
+  if (element.tagName === 'style') links.push(...styleReferences(textOf(element)).map(({ url }) => url))
+  if (element.tagName === 'meta') {
+    const refresh = /^\s*\d+\s*;\s*url=(.*)$/i.exec(attribute(element, 'content') ?? '')?.[1]
+    if (refresh !== undefined) links.push(refresh)
+  }
+  return links
 }
 
 /** The ids of a page, and the names that old links go to. */
-function partsOf(page: ParsedPage): Set<string> {
+function partsOf(elements: readonly Element[]): Set<string> {
   const parts = new Set(['', 'top'])
-  for (const { element } of elementsOf(page)) {
+  for (const element of elements) {
     const id = attribute(element, 'id') ?? (element.tagName === 'a' ? attribute(element, 'name') : undefined)
     if (id !== undefined) parts.add(id)
   }
   return parts
+}
+
+const lineOf = (element: Element) => element.sourceCodeLocation?.startLine ?? 1
+
+/** The landmarks of navigation that an element stands in. */
+function* navigationsAround(element: Element): Generator<Element> {
+  for (let up = element.parentNode; up && 'tagName' in up; up = up.parentNode)
+    if (up.tagName === 'nav') yield up
 }
 
 /** Enough for the folders of all sections that a walk is in at once. */
@@ -146,19 +155,20 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport> {
     const url = urlOf(paths.get(id)!)
     const html = renderer.page(id)
     const page = parsePage(html)
-    parts.set(id, partsOf(page))
+    const elements = [...elementsOf(page)].map(({ element }) => element)
+    parts.set(id, partsOf(elements))
     for (const check of toCheck.get(id) ?? []) check()
     toCheck.delete(id)
-    for (const { element } of elementsOf(page)) {
-      const line = element.sourceCodeLocation?.startLine ?? 1
-      for (const link of linksOf(element)) follow(id, url, link, line)
-      if (element.tagName === 'nav') {
-        const marks = [...elementsOf(element)].filter(
-          (one) => attribute(one.element, 'aria-current') !== undefined,
-        ).length
-        if (marks > 1)
-          faults.push({ page: id, line, text: attribute(element, 'aria-label') ?? 'menu', why: 'marks' })
-      }
+    const marked = new Map<Element, number>()
+    for (const element of elements) {
+      if (element.attrs.length === 0 && element.tagName !== 'style') continue
+      for (const link of linksOf(element)) follow(id, url, link, lineOf(element))
+      if (attribute(element, 'aria-current') === undefined) continue
+      for (const nav of navigationsAround(element)) marked.set(nav, (marked.get(nav) ?? 0) + 1)
+    }
+    for (const [nav, marks] of marked) {
+      const text = attribute(nav, 'aria-label') ?? 'menu'
+      if (marks > 1) faults.push({ page: id, line: lineOf(nav), text, why: 'marks' })
     }
     const source = readSource(
       { html, url, title, parsed: page },
@@ -167,15 +177,13 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport> {
       folderAt(url).lines,
     )
     home ??= source
-    for (const { cause, at, lines } of compareSources(home, source)) {
-      if (cause === 'drift')
-        faults.push({
-          page: id,
-          line: at[1],
-          text: [...lines[0], ...lines[1]].join('\n').slice(0, 200),
-          why: 'differs',
-        })
-    }
+    for (const { at, lines } of driftBetween(home, source))
+      faults.push({
+        page: id,
+        line: at[1],
+        text: [...lines[0], ...lines[1]].join('\n').slice(0, 200),
+        why: 'differs',
+      })
     yield { pages: n + 1, total: pages.length, links, faults, leaving }
   }
 }
