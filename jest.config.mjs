@@ -18,5 +18,7 @@ export default {
       { jsc: { target: 'es2023', parser: { syntax: 'typescript' } }, module: { type: 'es6' } },
     ],
   },
+  // Jest leaves one processor to whoever watches; nobody does.
+  maxWorkers: '100%',
   testTimeout: 60_000,
 }

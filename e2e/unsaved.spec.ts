@@ -31,7 +31,8 @@ class OwnBrowser {
         `--user-data-dir=${this.profile}`,
         'about:blank',
       ],
-      { stdio: 'ignore' },
+      // A group of its own, with all the processes that it starts.
+      { stdio: 'ignore', detached: true },
     )
     const port = () => (existsSync(portFile) ? readFileSync(portFile, 'utf8').split('\n')[0] : '')
     while (!port()) await wait(50)
@@ -43,8 +44,9 @@ class OwnBrowser {
 
   /** As when the machine loses its power: nothing is told to the pages. */
   async kill(): Promise<void> {
+    if (this.#child!.signalCode !== null) return
     const ended = new Promise((resolve) => this.#child!.once('exit', resolve))
-    this.#child!.kill('SIGKILL')
+    process.kill(-this.#child!.pid!, 'SIGKILL')
     await ended
     await this.#browser!.close().catch(() => undefined)
   }
@@ -57,7 +59,8 @@ const ownBrowser = test.extend<{ own: OwnBrowser }>({
     const own = new OwnBrowser(profile)
     await use(own)
     await own.kill()
-    rmSync(profile, { recursive: true, force: true, maxRetries: 5 })
+    // Processes that were killed may still hold files for a moment.
+    rmSync(profile, { recursive: true, force: true, maxRetries: 20, retryDelay: 200 })
   },
 })
 

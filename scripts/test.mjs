@@ -1,5 +1,6 @@
 // Sets everything up and runs all checks and tests. Needs Node and, on Debian, nothing else.
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { availableParallelism } from 'node:os'
 import { ensureBuilt } from './setup/build.mjs'
 import { startCluster } from './setup/cluster.mjs'
 import { ensureDebianPackages } from './setup/debian.mjs'
@@ -41,12 +42,17 @@ const read = (path) => {
   }
 }
 
+/** Does the checks, as many at once as there are processors. */
 async function runChecks() {
-  for (const [name, command, args] of CHECKS) {
-    if (asked.signal.aborted) return
-    const endedWell = await show(command, args, { signal: asked.signal })
-    add(name, endedWell, endedWell ? 1 : 0, endedWell ? 0 : 1)
+  const waiting = [...CHECKS]
+  const next = async () => {
+    for (let check = waiting.shift(); check && !asked.signal.aborted; check = waiting.shift()) {
+      const [name, command, args] = check
+      const endedWell = await show(command, args, { signal: asked.signal })
+      add(name, endedWell, endedWell ? 1 : 0, endedWell ? 0 : 1)
+    }
   }
+  await Promise.all(Array.from({ length: availableParallelism() }, next))
 }
 
 async function runJest(env, folder) {

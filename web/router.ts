@@ -1,7 +1,8 @@
 import { createRouter, createWebHistory } from 'vue-router'
 import { access } from './api/access.ts'
+import { readAhead } from './api/readAhead.ts'
 import { signedOut } from './api/request.ts'
-import { SCREENS } from './screens/screens.ts'
+import { SCREENS, SITE_FRAME } from './screens/screens.ts'
 import SitesScreen from './screens/sites/SitesScreen.vue'
 
 export const router = createRouter({
@@ -15,7 +16,7 @@ export const router = createRouter({
     },
     {
       path: '/sites/:id',
-      component: () => import('./screens/site/SiteFrame.vue'),
+      component: SITE_FRAME,
       children: [
         { path: '', redirect: (to) => ({ name: 'plan', params: to.params }) },
         {
@@ -49,9 +50,13 @@ export const router = createRouter({
   ],
 })
 
-router.beforeEach(async ({ name, fullPath }) =>
-  name === 'sign-in' || (await access.isIn()) ? true : { name: 'sign-in', query: { back: fullPath } },
-)
+router.beforeEach(async ({ name, fullPath, params }, from) => {
+  if (name === 'sign-in') return true
+  if (!(await access.isIn())) return { name: 'sign-in', query: { back: fullPath } }
+  const id = params['id']
+  if (typeof id === 'string' && id !== from.params['id']) readAhead(id)
+  return true
+})
 
 signedOut.tell = () => {
   access.end()

@@ -1,4 +1,5 @@
 import type { Hearing, SiteServer, WindowAt } from '../exchange/server.ts'
+import { takeAhead } from './readAhead.ts'
 import { request } from './request.ts'
 
 const JSON_TYPE = 'application/json'
@@ -35,7 +36,7 @@ export function siteServer(id: string, base = ''): SiteServer {
   const post = <Answer>(path: string, body: unknown) =>
     request<Answer>('POST', `${at}${path}`, JSON.stringify(body), JSON_TYPE)
   return {
-    read: () => request('GET', at),
+    read: () => (base === '' ? takeAhead(id) : undefined) ?? request('GET', at),
     save: (edit) => post('/changes', edit),
     restore: (edit, to) => post(`/history/${to}/restore`, edit),
     changesAfter: (revision) => request('GET', `${at}/changes?after=${revision}`),

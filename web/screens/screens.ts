@@ -7,6 +7,20 @@ export const SCREENS = {
   ahead: () => import('./ahead/AheadScreen.vue'),
 } as const
 
+/** What all of them stand in. */
+export const SITE_FRAME = () => import('./site/SiteFrame.vue')
+
+/** The list of sites is painted first. */
+const AFTER_LIST_MS = 300
+
+/** Loads what a site is opened with, while its author still reads the list. @returns what calls that off */
+export function loadFirstScreen(): () => void {
+  const timer = setTimeout(() => {
+    for (const load of [SITE_FRAME, SCREENS.plan]) load().catch(() => undefined)
+  }, AFTER_LIST_MS)
+  return () => clearTimeout(timer)
+}
+
 /** So much later than the first screen the others are loaded: an author can go to them without the server, too. */
 const AFTER_MS = 3000
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { IconTrash } from '@tabler/icons-vue'
 import { Alert, Button, Empty, Spin } from 'ant-design-vue'
-import { onMounted, shallowRef } from 'vue'
+import { onBeforeUnmount, onMounted, shallowRef } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { access } from '../../api/access.ts'
 import { useAttempt } from '../../api/attempt.ts'
@@ -9,6 +9,7 @@ import { type SiteSummary, sitesApi } from '../../api/sites.ts'
 import IconButton from '../../parts/IconButton.vue'
 import ModalDialog from '../../parts/ModalDialog.vue'
 import { KeptInBrowser } from '../../exchange/keptInBrowser.ts'
+import { loadFirstScreen } from '../screens.ts'
 import NewSite from './NewSite.vue'
 
 const router = useRouter()
@@ -41,9 +42,12 @@ function removeNow(): void {
   })
 }
 
+let stopLoading = () => {}
+onBeforeUnmount(() => stopLoading())
+
 onMounted(() => {
   document.title = 'Sites · Viatica'
-  void read()
+  void read().then(() => (stopLoading = loadFirstScreen()))
   void new KeptInBrowser().waiting().then((counts) => (waiting.value = counts))
 })
 </script>
