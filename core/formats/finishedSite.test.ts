@@ -16,6 +16,7 @@ import { hostileHtml, REFERENCES } from '../testing/arbitraryHtml.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { htmlFaults } from '../testing/htmlValidator.ts'
+import { OURS } from '../testing/ours.ts'
 import { YEAR } from '../testing/year.ts'
 import { outputFiles } from './archive.ts'
 
@@ -121,10 +122,6 @@ function leadNowhere(site: Site, files: ReadonlySet<string>, page: EntryId, html
     }),
   )
 }
-
-/** Marks and pointers of ours, which no finished page may show. */
-// eslint-disable-next-line no-control-regex -- the marks are control characters
-const OURS = /^\s*(entry|site-file):|undefined|\u0001|\u0002/i
 
 function expectRight(site: Site): void {
   const renderer = createRenderer(site, YEAR)

@@ -3,6 +3,7 @@ import { readOpml } from '../formats/opml.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import type { Site } from '../plan/site.ts'
 import { type Element, elementsOf, isElement } from '../standard/fragment.ts'
+import { OURS } from '../testing/ours.ts'
 import { YEAR } from '../testing/year.ts'
 import { createRenderer } from './renderer.ts'
 
@@ -77,8 +78,6 @@ function expectContained(site: Site, part: 'main' | 'header'): void {
     expect(part === 'main' ? after.header : after.main).toBe(part === 'main' ? before.header : before.main)
     expect([...elementsOf(after.page)].filter(({ element }) => element.tagName === 'base')).toEqual([])
     // Nothing of how Viatica writes links is left in the page.
-    // eslint-disable-next-line no-control-regex -- the marks are control characters
-    const OURS = /^\s*(entry|site-file):|undefined|\u0001|\u0002/i
     for (const value of referencesOf(after.page)) expect(value).not.toMatch(OURS)
   }
 }
