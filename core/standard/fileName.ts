@@ -45,7 +45,8 @@ export function soundFileName(text: string, separator: Separator): string {
 export function fileNameFault(name: string): string | undefined {
   if (name === '') return 'A file name cannot be empty.'
   if (name.length > 100) return 'A file name can have at most 100 characters.'
-  if (encoder.encode(name).length > MAX_NAME_BYTES)
+  // No unit of UTF-16 has more than three bytes in UTF-8.
+  if (name.length * 3 > MAX_NAME_BYTES && encoder.encode(name).length > MAX_NAME_BYTES)
     return `A file name can have at most ${MAX_NAME_BYTES} bytes, and this has more.`
   const forbidden = FORBIDDEN.exec(name)
   if (forbidden) return `A file name cannot contain ${JSON.stringify(forbidden[0])}.`
