@@ -9,6 +9,7 @@ import { chromium, type Page } from '@playwright/test'
 import config from '../e2e/playwright.config.ts'
 import { startServer } from '../e2e/server.ts'
 import { makeBranch } from './makeBranch.ts'
+import { PLAN, shown, watchFor } from './shown.ts'
 
 /**
  * From the press of a key to the painted result, in the real interface, at 50 and at 2,000 pages on four levels: an edit
@@ -127,10 +128,10 @@ async function openSite(size: number): Promise<Page> {
   const { id } = (await response.json()) as { id: string }
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
   page.setDefaultTimeout(PATIENCE_MS * 4)
-  const opened = performance.now()
+  await watchFor(page, 'plan', PLAN)
   await page.goto(`${url}/sites/${id}/plan`)
+  put('open the site', await shown(page, 'plan'))
   await page.locator('[role=treeitem][data-entry=p1]').click()
-  put('open the site', performance.now() - opened)
   return page
 }
 

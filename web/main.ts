@@ -12,5 +12,9 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { router } from './router.ts'
+import { SITE_FRAME } from './screens/screens.ts'
+
+// What a site stands in is asked for before anything else is made.
+if (location.pathname.startsWith('/sites/')) SITE_FRAME().catch(() => undefined)
 
 createApp(App).use(createPinia()).use(router).mount('#app')

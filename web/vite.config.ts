@@ -31,6 +31,15 @@ const compressed = (): Plugin => ({
   },
 })
 
+/**
+ * What the list of sites needs is one file, and what a site is opened with beside that another: a browser asks for few
+ * files at a time, and dozens would wait for each other.
+ */
+const CHUNKS = [
+  { name: 'list', tags: ['$initial' as const], priority: 2 },
+  { name: 'site', test: /\/screens\/(?:site\/SiteFrame|plan\/PlanScreen)\.vue$/, priority: 1 },
+]
+
 export default defineConfig({
   plugins: [vue(), sharedPackages(), compressed()],
   resolve: {
@@ -40,7 +49,13 @@ export default defineConfig({
     },
   },
   worker: { format: 'es', rollupOptions: LEFT_TO_SHARED },
-  build: { chunkSizeWarningLimit: 2000, rollupOptions: LEFT_TO_SHARED },
+  build: {
+    chunkSizeWarningLimit: 2000,
+    rolldownOptions: {
+      ...LEFT_TO_SHARED,
+      output: { ...LEFT_TO_SHARED.output, codeSplitting: { groups: CHUNKS } },
+    },
+  },
   // For work on the screens: `npx vite` in this folder, beside a running `npm start`.
   server: { proxy: { '/api': 'http://127.0.0.1:4310', '/preview': 'http://127.0.0.1:4310' } },
 })

@@ -7,6 +7,15 @@ export const SCREENS = {
   ahead: () => import('./ahead/AheadScreen.vue'),
 } as const
 
+/** The views of the plan beside the page itself: tables, drawings and charts are heavy, and looked at now and then. */
+export const PLAN_VIEWS = {
+  structure: () => import('./plan/structure/StructureView.vue'),
+  inventory: () => import('./plan/inventory/InventoryView.vue'),
+  addresses: () => import('./plan/addresses/AddressesView.vue'),
+  figures: () => import('./plan/figures/FiguresView.vue'),
+  history: () => import('./plan/history/HistoryView.vue'),
+} as const
+
 /** What all of them stand in. */
 export const SITE_FRAME = () => import('./site/SiteFrame.vue')
 
@@ -21,14 +30,20 @@ export function loadFirstScreen(): () => void {
   return () => clearTimeout(timer)
 }
 
-/** So much later than the first screen the others are loaded: an author can go to them without the server, too. */
+/** All that is fetched when it is first needed and that an author can go to without the server, too. */
+const LATER = [
+  ...Object.values(SCREENS),
+  ...Object.values(PLAN_VIEWS),
+  () => import('../parts/ripple/BeforeAfter.vue'),
+]
+/** So much later than the first screen the rest is loaded. */
 const AFTER_MS = 3000
 
-/** Loads the other screens in the background. @returns what calls that off */
+/** Loads the rest in the background. @returns what calls that off */
 export function loadScreensLater(): () => void {
   const timer = setTimeout(() => {
     // One that cannot be loaded now is asked for again when it is needed.
-    for (const load of Object.values(SCREENS)) load().catch(() => undefined)
+    for (const load of LATER) load().catch(() => undefined)
   }, AFTER_MS)
   return () => clearTimeout(timer)
 }

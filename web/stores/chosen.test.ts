@@ -1,17 +1,19 @@
 import type { useChosen } from './chosen.ts'
 import { createPinia, setActivePinia } from 'pinia'
-import { FakeServer } from '../testing/fakeServer.ts'
-import { setTitle, twoPages } from '../testing/twoPages.ts'
+import { testSites } from '../testing/testSite.ts'
+import { setTitle } from '../testing/twoPages.ts'
 import { nextTick } from 'vue'
 
+const newSite = testSites()
+
 async function start() {
-  new FakeServer(twoPages())
+  const { id } = await newSite()
   setActivePinia(createPinia())
   const { useOpenSite } = await import('./openSite.ts')
   const { useChosen } = await import('./chosen.ts')
   const openSite = useOpenSite()
   const chosen = useChosen()
-  await openSite.open('site')
+  await openSite.open(id)
   await nextTick()
   return { openSite, chosen }
 }

@@ -1,7 +1,6 @@
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { createPinia, setActivePinia } from 'pinia'
-import { FakeServer } from '../testing/fakeServer.ts'
-import { twoPages } from '../testing/twoPages.ts'
+import { testSites } from '../testing/testSite.ts'
 import { workHere } from '../testing/workerHere.ts'
 
 /** Waits until something holds. */
@@ -12,17 +11,18 @@ async function until(holds: () => boolean): Promise<void> {
   }
 }
 
+const newSite = testSites()
 beforeAll(workHere)
 
 async function start() {
-  const server = new FakeServer(twoPages())
+  const server = await newSite()
   setActivePinia(createPinia())
   const { useOpenSite } = await import('./openSite.ts')
   const { useProof } = await import('./proof.ts')
   const { useRipple } = await import('./ripple.ts')
   const openSite = useOpenSite()
   const proof = useProof()
-  await openSite.open('site')
+  await openSite.open(server.id)
   await until(() => proof.all !== undefined)
   return { server, openSite, proof, ripple: useRipple() }
 }
@@ -56,7 +56,7 @@ test('a finding that is set aside stays so while its place does, and comes back 
   expect(proof.setAside([key], 'It is an example.')).toBeUndefined()
   expect([proof.counts.fault, proof.aside.map((one) => one.key)]).toEqual([0, [key]])
   await openSite.settle()
-  expect(server.site.settings.setAside).toEqual([{ key, reason: 'It is an example.' }])
+  expect((await server.site()).settings.setAside).toEqual([{ key, reason: 'It is an example.' }])
   openSite.makeOrTell(setBody('news', `<p>More words before it.</p>${HOST}`))
   await until(() => proof.aside.some(({ place }) => 'start' in place && place.start > 20))
   expect(proof.counts.fault).toBe(0)
@@ -82,7 +82,7 @@ test('mends are made as one change once the author has seen what they do, and no
     expect(openSite.done.length).toBe(steps + (yes ? 1 : 0))
   }
   await openSite.settle()
-  expect(server.site.plan.entries.get('news')).toMatchObject({
+  expect((await server.site()).plan.entries.get('news')).toMatchObject({
     body: {
       html: '<p>See <a href="https://www.example.org">the map</a>.</p><p><a href="mailto:a@example.org">Write</a></p>',
     },

@@ -1,18 +1,20 @@
 import { childrenOf } from '@viatica/core/plan/plan.ts'
 import { createPinia, setActivePinia } from 'pinia'
 import { nextTick } from 'vue'
-import { FakeServer } from '../testing/fakeServer.ts'
-import { titleOf, twoPages } from '../testing/twoPages.ts'
+import { testSites } from '../testing/testSite.ts'
+import { titleOf } from '../testing/twoPages.ts'
+
+const newSite = testSites()
 
 async function start() {
-  new FakeServer(twoPages())
+  const { id } = await newSite()
   setActivePinia(createPinia())
   const { useOpenSite } = await import('./openSite.ts')
   const { useChosen } = await import('./chosen.ts')
   const { useShaping } = await import('./shaping.ts')
   const { useRipple } = await import('./ripple.ts')
   const openSite = useOpenSite()
-  await openSite.open('site')
+  await openSite.open(id)
   const chosen = useChosen()
   // Without its worker a window cannot foresee: then it must not ask.
   useRipple().movesUnasked = true

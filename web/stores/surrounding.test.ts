@@ -1,17 +1,19 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { nextTick } from 'vue'
-import { FakeServer } from '../testing/fakeServer.ts'
+import { testSites } from '../testing/testSite.ts'
 import { twoPages } from '../testing/twoPages.ts'
 import { EMPTY_SURROUND } from '@viatica/core/plan/surround/surround.ts'
 
+const newSite = testSites()
+
 async function start(isEmpty = false) {
   const site = twoPages()
-  const server = new FakeServer(isEmpty ? { ...site, surround: EMPTY_SURROUND } : site)
+  const server = await newSite(isEmpty ? { ...site, surround: EMPTY_SURROUND } : site)
   setActivePinia(createPinia())
   const { useOpenSite } = await import('./openSite.ts')
   const { useSurrounding } = await import('./surrounding.ts')
   const openSite = useOpenSite()
-  await openSite.open('site')
+  await openSite.open(server.id)
   await nextTick()
   return { server, openSite, surrounding: useSurrounding() }
 }
@@ -61,5 +63,5 @@ test('what is refused says why and changes nothing; menus get names that no othe
   surrounding.addMenu('plan')
   expect(surrounding.surround.menus.map(({ name }) => name)).toEqual(['Main', 'Main 2', 'Main 3'])
   await openSite.settle()
-  expect(server.site.surround).toEqual(surrounding.surround)
+  expect((await server.site()).surround).toEqual(surrounding.surround)
 })

@@ -1,12 +1,11 @@
 import { jest } from '@jest/globals'
 import { createPinia } from 'pinia'
 import type { WindowAt } from '../exchange/server.ts'
-import { FakeServer } from '../testing/fakeServer.ts'
-import { twoPages } from '../testing/twoPages.ts'
+import { browserHere } from '../testing/browserHere.ts'
 
 /** Windows that hear what the others say, as the server carries it to all who have the site open. */
 async function openWindows(count: number) {
-  new FakeServer(twoPages())
+  browserHere()
   const { useWindows } = await import('./windows.ts')
   const windows = Array.from({ length: count }, () => useWindows(createPinia()))
   endAll = () => {

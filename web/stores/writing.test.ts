@@ -1,29 +1,29 @@
 import { setTimeout as wait } from 'node:timers/promises'
-import { applyChange } from '@viatica/core/plan/change/apply.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { createPinia, setActivePinia } from 'pinia'
-import { FakeServer } from '../testing/fakeServer.ts'
-import { twoPages } from '../testing/twoPages.ts'
+import { type TestSite, testSites } from '../testing/testSite.ts'
 
 /** Longer than the typing must pause to be saved. */
 const PAUSE_MS = 450
 
+const newSite = testSites()
+
 async function start() {
-  const server = new FakeServer(twoPages())
+  const server = await newSite()
   setActivePinia(createPinia())
   const { useOpenSite } = await import('./openSite.ts')
   const { useChosen } = await import('./chosen.ts')
   const { useWriting } = await import('./writing.ts')
   const openSite = useOpenSite()
-  await openSite.open('site')
+  await openSite.open(server.id)
   useChosen().choose('home')
   const writing = useWriting()
   await wait(0)
   return { server, openSite, writing }
 }
 
-const html = (server: FakeServer) => {
-  const entry = server.site.plan.entries.get('home')
+async function html(server: TestSite): Promise<string | undefined> {
+  const entry = (await server.site()).plan.entries.get('home')
   return entry?.kind === 'page' ? entry.body.html : undefined
 }
 const setBody = (text: string): Change => ({
@@ -38,8 +38,7 @@ async function writeOverTheirs() {
   const started = await start()
   const { server, openSite, writing } = started
   const theirs = setBody('<p>theirs</p>')
-  server.site = applyChange(server.site, theirs).site
-  server.log.push({ revision: ++server.revision, id: 'other', change: theirs })
+  await server.change(theirs)
   writing.type('<p>mine</p>')
   writing.saveNow()
   await openSite.settle()
@@ -51,10 +50,10 @@ test('what is typed is saved when the typing pauses, as one step to undo', async
   const { server, openSite, writing } = await start()
   writing.type('<p>o</p>')
   writing.type('<p>one</p>')
-  expect(html(server)).not.toBe('<p>one</p>')
+  expect(await html(server)).not.toBe('<p>one</p>')
   await wait(PAUSE_MS)
   await openSite.settle()
-  expect(html(server)).toBe('<p>one</p>')
+  expect(await html(server)).toBe('<p>one</p>')
   expect(openSite.done).toHaveLength(1)
 })
 
@@ -65,21 +64,21 @@ test('what another window wrote is taken where nothing of its own stands', async
   await openSite.settle()
   expect(writing.text).toBe('<p>theirs</p>')
   expect(writing.turn).toBeGreaterThan(turn)
-  expect(html(server)).toBe('<p>theirs</p>')
+  expect(await html(server)).toBe('<p>theirs</p>')
 })
 
 test('of two texts over the same one, the later waits for its author and is not lost', async () => {
   const { server, openSite, writing } = await writeOverTheirs()
   expect(writing.theirs).toBe('<p>theirs</p>')
   expect(writing.text).toBe('<p>mine</p>')
-  expect(html(server)).toBe('<p>theirs</p>')
+  expect(await html(server)).toBe('<p>theirs</p>')
   writing.settle('mine')
   await openSite.settle()
-  expect(html(server)).toBe('<p>mine</p>')
+  expect(await html(server)).toBe('<p>mine</p>')
   // What was refused is no step to take back: undo brings the other text.
   openSite.undo()
   await openSite.settle()
-  expect(html(server)).toBe('<p>theirs</p>')
+  expect(await html(server)).toBe('<p>theirs</p>')
 })
 
 test('the other text is taken when its author says so', async () => {
@@ -98,7 +97,7 @@ test('a heading whose id is renamed takes the links of its own page along, and k
   writing.saveNow()
   await openSite.settle()
   const expected = '<h2 id="gates">Locks</h2><p>New words. <a href="entry:home#gates">up</a></p>'
-  expect(html(server)).toBe(expected)
+  expect(await html(server)).toBe(expected)
   expect([writing.text, writing.turn]).toEqual([expected, turn + 1])
 })
 

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import type { RipplePart } from '@viatica/core/ripple/parts.ts'
 import type { PageRipple, Ripple } from '@viatica/core/ripple/ripple.ts'
-import { ref, shallowRef, watch } from 'vue'
+import { defineAsyncComponent, ref, shallowRef, watch } from 'vue'
 import { siteWork } from '../../workers/siteWork.ts'
 import VirtualRows from '../VirtualRows.vue'
-import BeforeAfter from './BeforeAfter.vue'
+
+/** Comparing texts is needed by who looks into a page. */
+const BeforeAfter = defineAsyncComponent(() => import('./BeforeAfter.vue'))
 
 /** What a change does, page by page; of the page that is looked at, part by part, before and after. */
 const props = defineProps<{

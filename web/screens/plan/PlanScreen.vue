@@ -3,14 +3,11 @@ import { type Component, computed, defineAsyncComponent } from 'vue'
 import { useRoute } from 'vue-router'
 import ViewNav from '../../parts/ViewNav.vue'
 import { useChosen } from '../../stores/chosen.ts'
+import { PLAN_VIEWS } from '../screens.ts'
 import StopLayout from '../site/StopLayout.vue'
-import AddressesView from './addresses/AddressesView.vue'
 import EntryDetails from './EntryDetails.vue'
-import HistoryView from './history/HistoryView.vue'
-import InventoryView from './inventory/InventoryView.vue'
 import PageView from './PageView.vue'
 import SelectionDetails from './SelectionDetails.vue'
-import StructureView from './structure/StructureView.vue'
 
 /** One way to look at the plan. */
 interface View {
@@ -20,19 +17,16 @@ interface View {
   readonly hasDetails: boolean
 }
 
+/** A view that is loaded when it is first looked at. */
+const later = (name: keyof typeof PLAN_VIEWS): Component => defineAsyncComponent(PLAN_VIEWS[name])
+
 const VIEWS: readonly View[] = [
   { name: '', label: 'Page', component: PageView, hasDetails: true },
-  { name: 'structure', label: 'Structure', component: StructureView, hasDetails: true },
-  { name: 'inventory', label: 'Inventory', component: InventoryView, hasDetails: false },
-  { name: 'addresses', label: 'Addresses', component: AddressesView, hasDetails: false },
-  {
-    name: 'figures',
-    label: 'Figures',
-    // Charts are heavy, and looked at now and then.
-    component: defineAsyncComponent(() => import('./figures/FiguresView.vue')),
-    hasDetails: false,
-  },
-  { name: 'history', label: 'History', component: HistoryView, hasDetails: false },
+  { name: 'structure', label: 'Structure', component: later('structure'), hasDetails: true },
+  { name: 'inventory', label: 'Inventory', component: later('inventory'), hasDetails: false },
+  { name: 'addresses', label: 'Addresses', component: later('addresses'), hasDetails: false },
+  { name: 'figures', label: 'Figures', component: later('figures'), hasDetails: false },
+  { name: 'history', label: 'History', component: later('history'), hasDetails: false },
 ]
 
 const route = useRoute()
