@@ -5,6 +5,7 @@ import { siteFault } from '@viatica/core/plan/siteFault.ts'
 import { type FileSource, outputFiles } from '@viatica/core/formats/archive.ts'
 import { type Settings, settingSchemas, type Site } from '@viatica/core/plan/site.ts'
 import type { Surround } from '@viatica/core/plan/surround/surround.ts'
+import { thisYear } from '@viatica/core/standard/date.ts'
 import { fontBytes } from '@viatica/fonts/fontFiles.ts'
 import * as v from 'valibot'
 import { Fault } from './fault.ts'
@@ -77,7 +78,7 @@ export function build(args: readonly string[], folder: string): string {
   }
   const fault = siteFault(changed)
   if (fault) throw new Fault(fault)
-  const files = [...outputFiles(changed, new Date().getFullYear())].map((output) => ({
+  const files = [...outputFiles(changed, thisYear())].map((output) => ({
     path: join(resolve(folder, values.out!), ...output.path.split('/')),
     data: bytesOf(output, contents),
   }))

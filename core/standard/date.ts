@@ -16,3 +16,6 @@ export const dayOrNoneSchema = v.pipe(
   v.string('must be text'),
   v.check((text) => text === '' || isDay(text), 'must be a date like 2026-05-01'),
 )
+
+/** The year that copyright lines run to, by the clock of this machine: for who asks for a build, which is told the year. */
+export const thisYear = (): number => new Date().getFullYear()

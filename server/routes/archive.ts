@@ -4,7 +4,7 @@ import type { RequestHandler, Response } from 'express'
 import type { SiteStore } from '../store/siteStore.ts'
 import type { FromArchive } from '../threads/tasks.ts'
 import type { Workshop } from '../threads/workshop.ts'
-import { thisYear } from '../year.ts'
+import { thisYear } from '@viatica/core/standard/date.ts'
 import { asDownload } from '../http/download.ts'
 
 /** Gives out the finished site. It is written in a thread, as fast as it is taken. */

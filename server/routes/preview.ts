@@ -9,7 +9,7 @@ import { Problem } from '../http/problem.ts'
 import { previewHeaders } from '../http/security.ts'
 import { bytesOf } from '../store/fileBytes.ts'
 import type { SiteStore } from '../store/siteStore.ts'
-import { thisYear } from '../year.ts'
+import { thisYear } from '@viatica/core/standard/date.ts'
 
 /** `GET /preview/:id/…`: every page of a site at its own address, planned ones too, in a sandbox. */
 export function previewRoutes(store: SiteStore): Router {

@@ -6,7 +6,7 @@ import { previewed } from '@viatica/core/render/previewed.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
 import { styleSheet } from '@viatica/core/render/style/styleSheet.ts'
 import { sitesApi } from '../api/sites.ts'
-import { thisYear } from '../year.ts'
+import { thisYear } from '@viatica/core/standard/date.ts'
 
 /**
  * A page as it will come out, made ready for a frame: with the address it stands at, so that relative links and

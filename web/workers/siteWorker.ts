@@ -23,7 +23,7 @@ import { type Found, search } from '@viatica/core/search/search.ts'
 import { wordsOfSite } from '@viatica/core/spelling/spelling.ts'
 import { walkSite, type WalkReport } from '@viatica/core/walk/walk.ts'
 import { expose, transfer } from 'comlink'
-import { thisYear } from '../year.ts'
+import { thisYear } from '@viatica/core/standard/date.ts'
 
 /** What a change would do, before it is made. */
 export interface Foreseen {

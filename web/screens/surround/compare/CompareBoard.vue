@@ -12,7 +12,7 @@ import { computed, ref, watch } from 'vue'
 import EntryField from '../../../parts/EntryField.vue'
 import SourceLines, { type ShownLine } from '../../../parts/SourceLines.vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
-import { thisYear } from '../../../year.ts'
+import { thisYear } from '@viatica/core/standard/date.ts'
 
 /** The sources of two pages beside each other, with every difference named by its cause. */
 const openSite = useOpenSite()

@@ -14,7 +14,7 @@ import EntryField from '../../../parts/EntryField.vue'
 import SourceLines, { type ShownLine } from '../../../parts/SourceLines.vue'
 import { useChosen } from '../../../stores/chosen.ts'
 import { useOpenSite } from '../../../stores/openSite.ts'
-import { thisYear } from '../../../year.ts'
+import { thisYear } from '@viatica/core/standard/date.ts'
 
 /** A page's source as a visitor would get it, with its parts told apart. */
 const openSite = useOpenSite()
