@@ -1,3 +1,4 @@
+import { afterAll, afterEach, beforeAll, expect } from '@jest/globals'
 import { randomUUID } from 'node:crypto'
 import { setTimeout as wait } from 'node:timers/promises'
 import type { Change } from '@viatica/core/plan/change/change.ts'
