@@ -2,14 +2,8 @@ import { diffArrays } from 'diff'
 import type { HereRule } from '../plan/surround/rules.ts'
 import { escapeText } from '../standard/escape.ts'
 import { resolveReference } from '../standard/reference.ts'
-import {
-  OWN_REGIONS,
-  type OwnRegion,
-  type ParsedPage,
-  type Region,
-  type SourceLine,
-  sourceLines,
-} from './regions.ts'
+import type { ParsedPage } from './parsedPage.ts'
+import { OWN_REGIONS, type OwnRegion, type Region, type SourceLine, sourceLines } from './regions.ts'
 
 /** A finished page to compare with another. */
 export interface ComparedPage {

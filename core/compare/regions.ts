@@ -1,22 +1,5 @@
-import { defaultTreeAdapter, type DefaultTreeAdapterTypes, parse } from 'parse5'
 import { type Element, elementsOf } from '../standard/fragment.ts'
-
-/** A page as it was parsed, with the places of its elements. */
-export type ParsedPage = DefaultTreeAdapterTypes.Document
-
-/** Of text, nobody asks where it stands: noting that for elements alone takes half of the time. */
-const PLACES_OF_ELEMENTS = {
-  ...defaultTreeAdapter,
-  setNodeSourceCodeLocation(
-    node: DefaultTreeAdapterTypes.Node,
-    place: DefaultTreeAdapterTypes.Node['sourceCodeLocation'],
-  ) {
-    if ('tagName' in node) defaultTreeAdapter.setNodeSourceCodeLocation(node, place ?? null)
-  },
-}
-
-export const parsePage = (html: string): ParsedPage =>
-  parse(html, { sourceCodeLocationInfo: true, treeAdapter: PLACES_OF_ELEMENTS })
+import { linesOf, type ParsedPage, parsePage } from './parsedPage.ts'
 
 /** Parts that are the page's own: between pages they may differ in anything, and be missing. */
 const OWN = [
@@ -119,17 +102,12 @@ export function sourceLines(
 ): SourceLine[] {
   const texts = html.replace(/\n$/, '').split('\n')
   const regions: Region[] = texts.map(() => 'head')
-  const fill = (element: Element, region: Region) => {
-    const at = (element as DefaultTreeAdapterTypes.Element).sourceCodeLocation
-    if (!at) return
-    for (let line = at.startLine; line <= at.endLine; line++) regions[line - 1] = region
-  }
   // From the outside in, so that the innermost has the last word.
   for (const { element } of elementsOf(page)) {
-    const at = element.sourceCodeLocation
-    if (element.tagName === 'body' && at?.startTag) regions[at.startTag.startLine - 1] = 'body id'
+    const { first, last } = linesOf(element)
+    if (element.tagName === 'body') regions[first - 1] = 'body id'
     const region = headRegion(element) ?? bodyRegion(element, sectionMenus)
-    if (region) fill(element, region)
+    if (region) regions.fill(region, first - 1, last)
   }
   return texts.map((text, line) => ({ text, region: regions[line]!, at: line + 1 }))
 }

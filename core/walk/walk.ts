@@ -1,7 +1,7 @@
 import { addressesOf } from '../address/addresses.ts'
 import { encodePath, folderOf } from '../address/relative.ts'
 import { driftBetween, type FolderLines, readSource, type ReadSource } from '../compare/compare.ts'
-import { parsePage } from '../compare/regions.ts'
+import { linesOf, parsePage } from '../compare/parsedPage.ts'
 import { outputFiles } from '../formats/archive.ts'
 import { formOf, referencesIn } from '../pointer/attributes.ts'
 import { decoded } from '../pointer/pointer.ts'
@@ -17,7 +17,7 @@ import { asBrowsersRead, resolveReference, withoutFragment, withoutQuery } from 
 /** Something on a page of the finished site that is not as it must be. */
 export interface WalkFault {
   readonly page: EntryId
-  /** Of the page's source, from 1. */
+  /** Of the page's source, from 1: where the start tag ends. */
   readonly line: number
   /** What the link says, or the lines that differ. */
   readonly text: string
@@ -63,7 +63,7 @@ function partsOf(elements: readonly Element[]): Set<string> {
   return parts
 }
 
-const lineOf = (element: Element) => element.sourceCodeLocation?.startLine ?? 1
+const lineOf = (element: Element) => linesOf(element).first
 
 /** The landmarks of navigation that an element stands in. */
 function* navigationsAround(element: Element): Generator<Element> {
