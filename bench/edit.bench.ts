@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs'
-import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { writeSiteFile } from '@viatica/core/formats/siteFile.ts'
 import { applyChange } from '@viatica/core/plan/change/apply.ts'
 import { planOfBranch } from '@viatica/core/plan/branch.ts'
+import { newPage } from '@viatica/core/plan/newEntry.ts'
 import { type Site, siteWith } from '@viatica/core/plan/site.ts'
 import { rippleOf } from '@viatica/core/ripple/ripple.ts'
 import { chromium, type Page } from '@playwright/test'
@@ -13,10 +13,12 @@ import { PLAN, shown, watchFor } from './shown.ts'
 
 /**
  * From the press of a key to the painted result, in the real interface, at 50 and at 2,000 pages on four levels: an edit
- * in the plan of 2,000 pages shall take less than 100 ms, and no longer than twice the same edit at 50.
+ * in the plan of 2,000 pages shall take less than 100 ms, and no longer than twice the same edit at 50. The ripple of a
+ * rename shall take 50 ms where it is in every menu, 16 ms where it is in none, in core and at 2,000 pages.
  */
 const SIZES = [50, 2000] as const
 const ROUNDS = 15
+const RIPPLE_ROUNDS = 25
 /** Of the build: any will do here. */
 const YEAR = 2026
 /** A result that does not come in this time will not come. */
@@ -135,20 +137,29 @@ async function openSite(size: number): Promise<Page> {
   return page
 }
 
-/** The same without the screen: one rename, and what it does to every page. */
-function timeRipple(size: number): number {
-  const site = makeSite(size)
-  const renamed = applyChange(site, { kind: 'setEntry', entry: 'p1', field: 'title', value: 'Renamed' }).site
-  addressesOf(site)
-  rippleOf(site, renamed, YEAR)
-  const started = performance.now()
-  const { pages } = rippleOf(
-    site,
-    applyChange(renamed, { kind: 'setEntry', entry: 'p1', field: 'title', value: 'Again' }).site,
-    YEAR,
-  )
-  if (pages.length === 0) throw new Error('the rename touched no page')
-  return performance.now() - started
+/** Renames whose ripple is worked out without the screen, each of one entry. */
+const RIPPLES = {
+  'ripple of one in no menu': (size: number) => `p${size - 1}`,
+  'ripple of one in every menu': () => 'top',
+  'ripple of a section': () => 'p1',
+} as const
+
+/** The ripple of renames, one after the other as an author types them. */
+function timeRipple(size: number, entry: string): number {
+  const plain = makeSite(size)
+  const top = { ...newPage('top', 'Top'), entries: [] }
+  let site = applyChange(plain, { kind: 'add', parent: plain.plan.home, place: 0, branches: [top] }).site
+  const times = Array.from({ length: RIPPLE_ROUNDS }, (_, n) => {
+    const named = { kind: 'setEntry', entry, field: 'title', value: `Renamed ${n}` } as const
+    const renamed = applyChange(site, named).site
+    const started = performance.now()
+    const { pages } = rippleOf(site, renamed, YEAR)
+    const time = performance.now() - started
+    if (pages.length === 0) throw new Error('the rename touched no page')
+    site = renamed
+    return time
+  })
+  return median(times)
 }
 
 const pages: Page[] = []
@@ -183,7 +194,8 @@ for (const view of VIEWS) {
     put(`open ${view.toLowerCase()}`, performance.now() - started)
   }
 }
-for (const size of SIZES) put('ripple of a rename, in core', timeRipple(size))
+for (const [name, entry] of Object.entries(RIPPLES))
+  for (const size of SIZES) put(name, timeRipple(size, entry(size)))
 await browser.close()
 child.kill()
 

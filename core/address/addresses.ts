@@ -86,8 +86,9 @@ function folderAddresses(plan: Plan, rule: AddressRule, claims: Claims): Address
       taken.add(nameKey(name))
       names.set(id, name)
       if (entry.kind === 'page') {
-        paths.set(id, folder + name + file)
-        claims.claimFile(folder + name + file)
+        const path = folder + name + file
+        paths.set(id, path)
+        claims.claimFile(path)
       }
       if (isFolder) claims.claimFolder(folder + name)
       waiting.push({ id, folder: `${folder}${name}/` })

@@ -9,8 +9,19 @@ export interface GeneratedPaths {
   readonly fonts: string
 }
 
-/** The paths of what is made for a site: where the author has a file of that name already, the next free one. */
+const known = new WeakMap<Site['files'], GeneratedPaths>()
+
+/**
+ * The paths of what is made for a site: where the author has a file of that name already, the next free one. Remembered:
+ * the files of a site are never changed in place.
+ */
 export function generatedPaths({ files }: Pick<Site, 'files'>): GeneratedPaths {
+  const paths = known.get(files) ?? freePaths(files)
+  known.set(files, paths)
+  return paths
+}
+
+function freePaths(files: Site['files']): GeneratedPaths {
   const taken = [...files.values()].map(({ path }) => nameKey(path))
   const free = (base: string, ending: string) => {
     const isTaken = (path: string) =>

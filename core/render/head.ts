@@ -5,7 +5,6 @@ import { isBegun, type PageEntry } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
 import { breadcrumbData } from './breadcrumbData.ts'
 import { escapeAttribute, escapeText } from '../standard/escape.ts'
-import { headFileLines } from './headFiles.ts'
 import type { Links } from './links.ts'
 
 /** The lines inside `head` that tell one page from another. */
@@ -26,13 +25,14 @@ const FIRST =
   '    <meta charset="utf-8">\n' +
   '    <meta name="viewport" content="width=device-width, initial-scale=1">\n'
 
-/** Works out the lines of a page's `head`. */
+/** Works out the lines of a page's `head`. @param files the links to style sheets and scripts, as its folder has them */
 export function headParts(
   site: Site,
   page: PageEntry,
   path: string,
   { previous, next }: Neighbours,
   links: Links,
+  files: string,
 ): HeadParts {
   const { plan, settings } = site
   const line = (html: string | undefined | false) => (html ? `    ${html}\n` : '')
@@ -54,7 +54,7 @@ export function headParts(
     ),
     order: relation('prev', previous) + relation('next', next),
     data: breadcrumbData(site, page, links),
-    files: headFileLines(site, links).map(line).join(''),
+    files,
   }
 }
 

@@ -4,8 +4,11 @@ import { escapeAttribute } from '../standard/escape.ts'
 import { generatedPaths } from '../address/generated.ts'
 import type { Links } from './links.ts'
 
-/** The elements that name the style sheets and scripts of a site: ours first, so that the author's have the last word. */
-export function headFileLines(site: Site, links: Links): string[] {
+/**
+ * The lines that name the style sheets and scripts of a site, the same on all pages of a folder: ours first, so that the
+ * author's have the last word.
+ */
+export function headFileLines(site: Site, links: Links): string {
   const { ourStyles, ourScript, styles, scripts } = site.surround.headFiles
   const ours = generatedPaths(site)
   const addresses = (own: readonly HeadFile[]) =>
@@ -14,7 +17,7 @@ export function headFileLines(site: Site, links: Links): string[] {
       return href === undefined ? [] : [href]
     })
   const sheet = (href: string) => `<link rel="stylesheet" href="${href}">`
-  return [
+  const elements = [
     ...(ourStyles ? [sheet(links.toPath(ours.style))] : []),
     ...addresses(styles).map(sheet),
     // Ours runs at once, so that menus do not jump; the others when the page is there.
@@ -25,4 +28,5 @@ export function headFileLines(site: Site, links: Links): string[] {
         : `<script src="${href}" defer></script>`,
     ),
   ]
+  return elements.map((element) => `    ${element}\n`).join('')
 }

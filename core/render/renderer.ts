@@ -11,6 +11,7 @@ import { directionOf, wordsOf } from '../plan/surround/siteWords.ts'
 import { layoutOf, type RenderedPiece, writeBody } from './document.ts'
 import { escapeAttribute, escapeText } from '../standard/escape.ts'
 import { type HeadParts, headParts, renderHead } from './head.ts'
+import { headFileLines } from './headFiles.ts'
 import { type Links, linksFrom } from './links.ts'
 import { renderContent, renderHeading } from './main.ts'
 import { Names } from '../pieces/around.ts'
@@ -58,6 +59,7 @@ function lazily(work: () => string): () => string {
 /** What the pages of one folder share. */
 interface Folder {
   readonly links: Links
+  readonly headFiles: string
   readonly pieces: readonly FolderPiece[]
 }
 
@@ -99,7 +101,7 @@ export function createRenderer(site: Site, year: number): Renderer {
       const pieces = layout.pieces.map(({ piece, indent, isPastHeading }) =>
         outputOf(piece.kind).prepare(piece, { ...around, indent, isPastHeading }),
       )
-      folder = { links, pieces }
+      folder = { links, headFiles: headFileLines(site, links), pieces }
       if (folders.size >= MAX_FOLDERS) folders.clear()
       folders.set(path, folder)
     }
@@ -114,7 +116,7 @@ export function createRenderer(site: Site, year: number): Renderer {
     const on = { page, order: neighbours(id) }
     const content = lazily(() => renderContent(page, words, folder.links))
     return {
-      ...headParts(site, page, path, on.order, folder.links),
+      ...headParts(site, page, path, on.order, folder.links, folder.headFiles),
       body: surround.here.bodyId ? ` id="page-${id}"` : '',
       pieces: layout.pieces.map(({ piece, place }, at) => {
         const { html } = folder.pieces[at]!

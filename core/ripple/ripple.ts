@@ -267,9 +267,11 @@ function rippleBetween(before: Site, after: Site, year: number, reach: Reach | u
       if (page) pages.push(page)
     } else if (is || was) pages.push(comingOrGoing(a, b, entry.id))
   }
-  for (const { entry } of walk(before.plan)) {
-    if (!after.plan.entries.has(entry.id) && pageOf(a, entry.id)) pages.push(comingOrGoing(a, b, entry.id))
-  }
+  const isGone = (id: EntryId) => !after.plan.entries.has(id)
+  // Mostly nothing is: then there is no order to find.
+  if ([...before.plan.entries.keys()].some(isGone))
+    for (const { entry } of walk(before.plan))
+      if (isGone(entry.id) && pageOf(a, entry.id)) pages.push(comingOrGoing(a, b, entry.id))
   const styles =
     (before.surround !== after.surround || before.files !== after.files) &&
     stylesOf(before) !== stylesOf(after)
