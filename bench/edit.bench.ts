@@ -113,7 +113,7 @@ const EDITS: Readonly<Record<string, (page: Page, round: number) => Promise<numb
   },
 }
 
-const VIEWS = ['Structure', 'Inventory', 'Addresses', 'Figures'] as const
+const VIEWS = ['Structure', 'Inventory', 'Addresses', 'Statistics'] as const
 
 const { child, port } = await startServer(process.env['VIATICA_BENCH_DATABASE']!, 0)
 const url = `http://127.0.0.1:${port}`

@@ -25,7 +25,7 @@ async function editByHand(page: Page): Promise<void> {
   await expect(rowNamed(page, 'Über <b>uns</b> & “mehr”')).toHaveAttribute('aria-selected', 'true')
 
   // Nests two pages under it: one by the button, one by the key.
-  await page.getByRole('button', { name: 'beneath', exact: true }).click()
+  await page.getByRole('button', { name: 'Add subpage', exact: true }).click()
   await page.getByLabel('Name of the new page').fill('Index')
   await page.keyboard.press('Enter')
   await page.keyboard.press('Enter')
@@ -89,7 +89,7 @@ async function editByHand(page: Page): Promise<void> {
 
 async function takeAway(page: Page): Promise<StaticSite> {
   const downloading = page.waitForEvent('download')
-  await page.getByRole('link', { name: 'Take away' }).click()
+  await page.getByRole('link', { name: 'Download site' }).click()
   return serveUnpacked(readFileSync(await (await downloading).path()))
 }
 

@@ -45,7 +45,7 @@ test('files are taken in, refused by their content, renamed with all that names 
   const faults = page.getByRole('region', { name: 'Files of the site' }).getByRole('alert')
   await expect(faults.getByRole('listitem')).toHaveText([
     /run\.svg holds <script>/,
-    /photo\.png is of no known type/,
+    /photo\.png has content that does not match its extension/,
     /setup\.exe is of a kind that a site does not hold/,
   ])
   await expect(fileRow(page, 'gate-one.svg')).toContainText('1 use')

@@ -58,7 +58,7 @@ test('by keyboard alone: a site from a pasted list, doubts corrected, a section 
   await page.getByRole('link', { name: /Wetherlock/ }).waitFor()
 
   // From the top of the page: the site, its removal, then the name of the new one.
-  const name = page.getByLabel('Its name')
+  const name = page.getByLabel('Site name')
   for (let n = 0; n < 10 && !(await name.evaluate((one) => one === document.activeElement)); n++)
     await page.keyboard.press('Tab')
   await page.keyboard.type('Mill Museum')
@@ -68,25 +68,25 @@ test('by keyboard alone: a site from a pasted list, doubts corrected, a section 
   await page.keyboard.press('Enter')
   await expect(page.getByRole('dialog', { name: 'The pages of Mill Museum' })).toBeVisible()
   await page.keyboard.insertText(LIST.join('\n'))
-  await expect(page.getByText('40 entries, 2 lines with doubts')).toBeVisible()
+  await expect(page.getByText('40 pages, 2 lines with problems')).toBeVisible()
 
   // To the next doubt and back into the text, twice: a line that jumped, and a title that stands twice.
   const toNextDoubt = async () => {
     await page.keyboard.press('Tab')
-    await expect(page.getByRole('button', { name: 'Next doubt' })).toBeFocused()
+    await expect(page.getByRole('button', { name: 'Next problem' })).toBeFocused()
     await page.keyboard.press('Enter')
   }
   await page.keyboard.press('Control+Home')
   await toNextDoubt()
   await page.keyboard.press('Alt+ArrowLeft')
   await page.keyboard.press('Alt+ArrowLeft')
-  await expect(page.getByText('40 entries, 1 line with a doubt')).toBeVisible()
+  await expect(page.getByText('40 pages, 1 line with a problem')).toBeVisible()
   await toNextDoubt()
   await page.keyboard.insertText('  Prices for schools')
-  await expect(page.getByText('40 entries, no doubts')).toBeVisible()
+  await expect(page.getByText('40 pages, no problems')).toBeVisible()
   for (let n = 0; n < 4; n++) {
     await page.keyboard.press('Tab')
-    const start = page.getByRole('button', { name: 'Start with 40 pages' })
+    const start = page.getByRole('button', { name: 'Create site with 40 pages' })
     if (await start.evaluate((one) => one === document.activeElement)) break
   }
   await page.keyboard.press('Enter')
@@ -246,10 +246,10 @@ test('the history goes back to any point as a new change', async ({ page, served
   await saved(page)
   await page.getByRole('link', { name: 'History' }).click()
   await expect(page.getByRole('main').getByText('“Access for all” removed')).toBeVisible()
-  await page.getByRole('button', { name: /Go back to: “Visit” renamed/ }).click()
+  await page.getByRole('button', { name: /Restore: “Visit” renamed/ }).click()
   await expect(page.getByRole('dialog')).toContainText('1 page more')
-  await page.getByRole('button', { name: 'Go back', exact: true }).click()
-  await expect(page.getByRole('main').getByText(/^Gone back to/)).toBeVisible()
+  await page.getByRole('button', { name: 'Restore', exact: true }).click()
+  await expect(page.getByRole('main').getByText(/^Restored/)).toBeVisible()
   await saved(page)
   const { plan } = await siteNow(page, served)
   expect((plan.entries.get('visit') as PageEntry).title).toBe('See us')
@@ -340,8 +340,8 @@ test('the inventory sorts, filters, is edited in place, and goes through a sprea
   const dialog = page.getByRole('dialog', { name: 'What the inventory changes' })
   await expect(dialog).toContainText('1 cell differs')
   await expect(dialog.locator('ins')).toHaveText('Mill Lock, deep')
-  await dialog.getByRole('button', { name: 'Take all' }).click()
-  await expect(page.getByRole('contentinfo')).toContainText('Inventory read back: 1 entry changed')
+  await dialog.getByRole('button', { name: 'Apply all' }).click()
+  await expect(page.getByRole('contentinfo')).toContainText('Inventory imported: 1 entry changed')
   await saved(page)
   expect(((await siteNow(page, served)).plan.entries.get('mill-lock') as PageEntry).title).toBe(
     'Mill Lock, deep',
@@ -419,19 +419,19 @@ test('what a file name cannot be is refused with the reason', async ({ page, ser
 test('addresses are pinned, and what moves afterwards leaves a redirect', async ({ page, served }) => {
   const id = await openDemo(page, served)
   const downloading = page.waitForEvent('download')
-  await page.getByRole('link', { name: 'Take away' }).click()
+  await page.getByRole('link', { name: 'Download site' }).click()
   await downloading
   await expect(page.getByText('pin its 37 addresses')).toBeVisible()
-  await page.getByRole('button', { name: 'Not now' }).click()
+  await page.getByRole('button', { name: 'Cancel' }).click()
   await page.getByRole('link', { name: 'Addresses' }).click()
   await page.getByText('Pins and redirects').click()
   await page.getByRole('button', { name: 'Pin all' }).click()
   await expect(row(page, 'visit').getByLabel('pinned address')).toBeVisible()
-  await page.getByText('How files are named').click()
+  await page.getByText('Address settings').click()
   await page.getByLabel('Extension').selectOption('.htm')
   await expect(page.getByText('41 of 41 addresses change')).toBeVisible()
   await expect(page.getByText('37 of them are pinned')).toBeVisible()
-  await page.getByRole('button', { name: 'Take these settings' }).click()
+  await page.getByRole('button', { name: 'Apply' }).click()
   await page.getByText('Pins and redirects (37)').click()
   await expect(page.getByRole('cell', { name: 'boating/licences.html', exact: true })).toBeVisible()
 

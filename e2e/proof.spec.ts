@@ -26,7 +26,7 @@ async function plantTen(page: Page): Promise<void> {
   await title.fill('Opening times')
   await title.press('Enter')
   await page.getByLabel('Description for search engines').fill('')
-  await page.getByLabel('Note to yourself').click()
+  await page.getByLabel('Private note').click()
   await saved(page)
 }
 
@@ -34,8 +34,8 @@ const TEN: readonly string[] = [
   '“www.example.org” has no https',
   'A link has no target',
   '“mail@example.org” has no mailto',
-  'Nothing of the site stands at “gone.html”',
-  '“#gone” of “Opening times”, which has no such part',
+  '“gone.html” not found',
+  '“#gone” of “Opening times”, which has no such heading',
   'The heading “Two” skips a level',
   '<div> is not closed',
   'The id “a” is used twice',
@@ -57,12 +57,12 @@ test('ten faults planted through the interface are all found; those that have a 
   await openProof(page)
   // What is as it is on purpose is set aside with a reason.
   await finding(page, /Previous and next pass over it/).click()
-  await details(page).getByRole('button', { name: 'Set aside' }).click()
+  await details(page).getByRole('button', { name: 'Ignore' }).click()
   await expect(details(page).getByRole('alert')).toContainText('Say why')
-  await details(page).getByLabel('Why it is set aside').fill('Nobody reads it in order.')
-  await details(page).getByLabel('Why it is set aside').press('Enter')
+  await details(page).getByLabel('Why it is ignored').fill('Nobody reads it in order.')
+  await details(page).getByLabel('Why it is ignored').press('Enter')
   await expect(page.getByText('The rules find nothing.')).toBeVisible()
-  await expect(page.getByText('what was set aside (1)')).toBeVisible()
+  await expect(page.getByText('ignored ones (1)')).toBeVisible()
 
   await plantTen(page)
   await openProof(page)
@@ -71,7 +71,7 @@ test('ten faults planted through the interface are all found; those that have a 
     await expect(finding(page, words).first()).toBeVisible()
   }
   await seek(page, '')
-  await expect(page.getByRole('link', { name: /^Proof ?9 ?faults/ })).toBeVisible()
+  await expect(page.getByRole('link', { name: /^Proof ?9 ?errors/ })).toBeVisible()
 
   // The place is shown in the page and in the source.
   await seek(page, TEN[0]!)
@@ -87,8 +87,8 @@ test('ten faults planted through the interface are all found; those that have a 
   for (const words of [TEN[0]!, TEN[2]!, TEN[5]!, TEN[6]!]) {
     await seek(page, words)
     await finding(page, words).first().click()
-    await details(page).getByRole('button', { name: 'Mend …' }).click()
-    await page.getByRole('dialog').getByRole('button', { name: 'Mend', exact: true }).click()
+    await details(page).getByRole('button', { name: 'Fix …' }).click()
+    await page.getByRole('dialog').getByRole('button', { name: 'Fix', exact: true }).click()
     await expect(finding(page, words)).toHaveCount(0)
   }
   // The others lead to where they are put right.
@@ -107,7 +107,7 @@ test('ten faults planted through the interface are all found; those that have a 
   await page.getByLabel('Title', { exact: true }).fill('Tea room')
   await page.getByLabel('Title', { exact: true }).press('Enter')
   await page.getByLabel('Description for search engines').fill('Tea, cakes and when.')
-  await page.getByLabel('Note to yourself').click()
+  await page.getByLabel('Private note').click()
   await openProof(page)
   await expect(page.getByText('The rules find nothing.')).toBeVisible()
   expect(watched).toEqual({ errors: [], strangers: [] })
@@ -118,10 +118,10 @@ test('a walk over the whole site tells how far it is, and what it found', async 
   await choose(page, 'privacy')
   await writeSource(page, '<p><a href="entry:contact#nothing">x y</a> <img src="p.png" alt=""></p>')
   await page.getByRole('link', { name: /^Proof/ }).click()
-  await page.getByRole('link', { name: 'Walk', exact: true }).click()
+  await page.getByRole('link', { name: 'Link check', exact: true }).click()
   await saved(page)
-  await page.getByRole('button', { name: 'Walk the whole site' }).click()
-  await expect(page.getByText(/37 of 37 pages, [\d,]+ links, 2 that are not as they must be/)).toBeVisible()
+  await page.getByRole('button', { name: 'Check all links' }).click()
+  await expect(page.getByText(/37 of 37 pages, [\d,]+ links, 2 problems/)).toBeVisible()
   await expect(page.getByRole('row', { name: /Privacy .* leads nowhere/ })).toBeVisible()
   await expect(page.getByRole('row', { name: /Privacy .* does not have/ })).toBeVisible()
   await expect(page.getByText('3 addresses leave the site')).toBeVisible()

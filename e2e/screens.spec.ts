@@ -19,9 +19,9 @@ test.describe('the list of sites', () => {
     await expect(page.getByRole('link', { name: /Wetherlock Canal Trust 41 pages/ })).toBeVisible()
     expect(await axeFindings(page)).toEqual([])
 
-    await page.getByRole('button', { name: 'Start' }).click()
+    await page.getByRole('button', { name: 'Create site' }).click()
     await expect(page.getByRole('alert')).toContainText('Give the new site a name')
-    await page.getByLabel('Its name').fill('Parish <hall>')
+    await page.getByLabel('Site name').fill('Parish <hall>')
     await page.keyboard.press('Enter')
     await expect(page.getByRole('treeitem')).toHaveCount(1)
     await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Home')
@@ -30,7 +30,7 @@ test.describe('the list of sites', () => {
     for (const name of ['Parish <hall>', 'Ashcombe Allotments', 'Wetherlock Canal Trust']) {
       await page.getByRole('button', { name: new RegExp(`Remove ${name}`) }).click()
       expect(await axeFindings(page)).toEqual([])
-      await page.getByRole('button', { name: 'Remove for good' }).click()
+      await page.getByRole('button', { name: 'Delete permanently' }).click()
       await expect(page.getByRole('link', { name })).toHaveCount(0)
     }
     await expect(page.getByText('There is no site yet')).toBeVisible()
@@ -70,19 +70,19 @@ test.describe('Plan', () => {
     await page.keyboard.press('Enter')
     await expect(live.getByRole('heading', { level: 1 })).toHaveText('Tanyard Locks')
     await expect(details.getByText('boating/lock-guide/tanyard-locks.html')).toBeVisible()
-    await details.getByLabel('First heading').fill('Three chambers')
+    await details.getByLabel('Page heading (h1)').fill('Three chambers')
     await expect(live.getByRole('heading', { level: 1 })).toHaveText('Three chambers')
-    await details.getByLabel('Name in menus').fill('Tanyard')
+    await details.getByLabel('Menu label').fill('Tanyard')
     await page.keyboard.press('Enter')
     await expect(live.getByRole('navigation', { name: 'Breadcrumb' })).toContainText('Tanyard')
 
     // A file name is made sound, and shown before it is saved.
     await details.getByLabel('File name').fill('Über Tanyard!')
     await expect(details.getByText('will be saved as uber-tanyard')).toBeVisible()
-    await details.getByLabel('Note to yourself').click()
+    await details.getByLabel('Private note').click()
     await expect(details.getByLabel('File name')).toHaveValue('uber-tanyard')
     await expect(details.getByText('boating/lock-guide/uber-tanyard.html')).toBeVisible()
-    await details.getByLabel('Note to yourself').fill('Ask about the paddles')
+    await details.getByLabel('Private note').fill('Ask about the paddles')
 
     await details.locator('label', { hasText: 'planned' }).click()
     await expect(page.getByText('planned: not in menus')).toBeVisible()
@@ -103,7 +103,7 @@ test.describe('Plan', () => {
     await page.reload()
     await choose(page, 'tanyard')
     await expect(details.getByLabel('Title', { exact: true })).toHaveValue('Tanyard Locks')
-    await expect(details.getByLabel('Note to yourself')).toHaveValue('Ask about the paddles')
+    await expect(details.getByLabel('Private note')).toHaveValue('Ask about the paddles')
     expect(watched).toEqual({ errors: [], strangers: [] })
   })
 
@@ -186,7 +186,7 @@ test.describe('Plan', () => {
     await page.keyboard.press('ArrowDown')
     await expect(row(page, 'boating')).toBeFocused()
     await page.keyboard.press('?')
-    await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Shift Enter')
+    await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toContainText('Shift Enter')
     await page.keyboard.press('Escape')
     await expect(row(page, 'boating')).toBeFocused()
     await page.keyboard.press('Home')
@@ -210,9 +210,9 @@ test.describe('Surround', () => {
     await settings.getByLabel('First year').fill('')
     await choosePiece('office')
     await settings.getByLabel('Lines').fill('trust@example.org')
-    await page.getByRole('link', { name: 'Words', exact: true }).click()
+    await page.getByRole('link', { name: 'Labels', exact: true }).click()
     await page.getByLabel('Next', { exact: true }).fill('Onward')
-    await page.getByRole('link', { name: 'Marks', exact: true }).click()
+    await page.getByRole('link', { name: 'Current page', exact: true }).click()
     await settings.getByLabel('The item of the current page').selectOption('becomes plain text')
     await page.getByRole('link', { name: 'Menus', exact: true }).click()
     await settings.getByLabel('Shows').selectOption('1 level')
@@ -253,7 +253,7 @@ test.describe('Surround', () => {
       ['site file', 'wetherlock-canal-trust.site.json'],
       ['outline', 'wetherlock-canal-trust.opml'],
     ] as const) {
-      await page.getByRole('button', { name: 'Take away as …' }).click()
+      await page.getByRole('button', { name: 'Export as …' }).click()
       const downloading = page.waitForEvent('download')
       await page.getByRole('menuitem', { name: words }).getByRole('link').click()
       const download = await downloading
@@ -284,11 +284,11 @@ test('axe-core finds nothing on any screen, with its dialogs and menus open', as
   await page.keyboard.press('Delete')
   await expect(page.getByRole('dialog')).toBeVisible()
   expect(await axeFindings(page)).toEqual([])
-  await page.getByRole('button', { name: 'Keep' }).click()
-  await page.getByRole('button', { name: 'Keys' }).click()
+  await page.getByRole('button', { name: 'Cancel' }).click()
+  await page.getByRole('button', { name: 'Keyboard shortcuts' }).click()
   expect(await axeFindings(page)).toEqual([])
   await page.keyboard.press('Escape')
-  for (const view of ['Structure', 'Inventory', 'Addresses', 'Figures', 'History']) {
+  for (const view of ['Structure', 'Inventory', 'Addresses', 'Statistics', 'History']) {
     await page.getByRole('link', { name: view, exact: true }).click()
     await expect(page.getByRole('heading', { level: 1, name: `Plan: ${view}` })).toBeAttached()
     expect(await axeFindings(page)).toEqual([])
@@ -308,7 +308,7 @@ test('axe-core finds nothing on any screen, with its dialogs and menus open', as
     expect(await axeFindings(page)).toEqual([])
     await page.keyboard.press('Escape')
   }
-  await page.getByRole('button', { name: 'list', exact: true }).click()
+  await page.getByRole('button', { name: 'Paste list', exact: true }).click()
   await page.keyboard.type('One\n      Two\nTwo')
   await expect(page.getByText('the same title stands on line')).toBeVisible()
   expect(await axeFindings(page)).toEqual([])
@@ -332,13 +332,13 @@ test('axe-core finds nothing on any screen, with its dialogs and menus open', as
     await page.locator(`[data-piece="${id}"]`).click()
     expect(await axeFindings(page)).toEqual([])
   }
-  for (const view of ['Menus', 'Marks', 'Look', 'Words', 'Files', 'Source', 'Compare']) {
+  for (const view of ['Menus', 'Current page', 'Design', 'Labels', 'Files', 'Source', 'Compare']) {
     await page.getByRole('link', { name: view, exact: true }).click()
     await expect(page.getByRole('heading', { level: 1, name: `Surround: ${view}` })).toBeAttached()
     expect(await axeFindings(page)).toEqual([])
   }
   await choose(page, 'lock-guide')
-  for (const way of ['As it reads', 'As source']) {
+  for (const way of ['Visual', 'HTML']) {
     await page.getByRole('link', { name: 'Write', exact: true }).click()
     await page.getByRole('link', { name: way }).click()
     await expect(page.getByRole('heading', { level: 1, name: 'Write: Lock guide' })).toBeAttached()

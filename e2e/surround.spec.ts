@@ -78,21 +78,21 @@ async function openEmptySurround(page: Page, served: Served): Promise<void> {
 
 async function buildSurround(page: Page): Promise<void> {
   const side = details(page)
-  await add(page, 'header', 'Brand')
+  await add(page, 'header', 'Logo and site name')
   await add(page, 'header', 'Menu')
-  await side.getByLabel('Drawn as').selectOption('a row with submenus that open')
-  await side.getByText('folds behind a button').click()
-  await add(page, 'header', 'Picked links')
+  await side.getByLabel('Layout').selectOption('dropdown')
+  await side.getByText('Collapses to a menu button').click()
+  await add(page, 'header', 'Custom links')
   await side.getByLabel('Called').fill('Take part')
   await addLink(side, 'Book a boat', 'www.example.org/boats')
   await side.getByText('as a button').click()
   // By keys: up beside the brand, above the menu.
-  const links = piece(page, /^Picked links/)
+  const links = piece(page, /^Custom links/)
   await links.focus()
   await page.keyboard.press('Alt+ArrowUp')
   await page.keyboard.press('Alt+ArrowRight')
-  await expect(side.getByText('in one row with the piece before it')).toBeVisible()
-  await expect(side.getByRole('checkbox', { name: /in one row/ })).toBeChecked()
+  await expect(side.getByText('Same row as the piece before')).toBeVisible()
+  await expect(side.getByRole('checkbox', { name: /Same row/ })).toBeChecked()
 
   await page.getByRole('link', { name: 'Menus', exact: true }).click()
   await page.getByRole('button', { name: 'Add a menu from the plan' }).click()
@@ -103,11 +103,13 @@ async function buildSurround(page: Page): Promise<void> {
   await add(page, 'side', 'Menu')
   await side.getByLabel('Menu', { exact: true }).selectOption('In this section')
   await add(page, 'before', 'Breadcrumb')
-  await add(page, 'footer', 'Pager')
+  await add(page, 'footer', 'Previous/next links')
   // By drag, from the footer to where it belongs.
-  await piece(page, /^Pager/).dragTo(page.getByRole('region', { name: PLACE_NAMES.after }))
+  await piece(page, /^Previous\/next links/).dragTo(page.getByRole('region', { name: PLACE_NAMES.after }))
   await expect(
-    page.getByRole('region', { name: PLACE_NAMES.after }).getByRole('button', { name: 'Pager' }),
+    page
+      .getByRole('region', { name: PLACE_NAMES.after })
+      .getByRole('button', { name: 'Previous/next links' }),
   ).toBeVisible()
 
   await add(page, 'footer', 'Columns of links')
@@ -211,7 +213,7 @@ test('a surround is built from nothing, taken away, and is the same on every pag
   expect(await axeFindings(page)).toEqual([])
 
   const downloading = page.waitForEvent('download')
-  await page.getByRole('link', { name: 'Take away' }).click()
+  await page.getByRole('link', { name: 'Download site' }).click()
   const site = await serveUnpacked(readFileSync(await (await downloading).path()))
   expect(site.pages).toHaveLength(7)
 

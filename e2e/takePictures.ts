@@ -20,13 +20,13 @@ await page.getByRole('link', { name: /Wetherlock/ }).click()
 await page.locator('[data-entry=tanyard]').click()
 const id = /sites\/(\w+)/.exec(page.url())![1]
 await picture('plan')
-for (const view of ['Structure', 'Inventory', 'Figures']) {
+for (const view of ['Structure', 'Inventory', 'Statistics']) {
   await page.getByRole('link', { name: view, exact: true }).click()
   await page.mouse.move(640, 790)
   await picture(view.toLowerCase())
 }
 await page.getByRole('link', { name: 'Addresses', exact: true }).click()
-await page.getByLabel('Files stand').selectOption('folders')
+await page.getByLabel('Folder structure').selectOption('folders')
 await picture('addresses')
 await page.getByRole('link', { name: 'Page', exact: true }).click()
 
@@ -51,7 +51,7 @@ await page.getByRole('link', { name: 'Page', exact: true }).click()
 await page.getByRole('link', { name: 'Surround' }).click()
 await page.locator('[data-piece=footer-links]').click()
 await picture('surround')
-for (const view of ['Menus', 'Look', 'Files', 'Compare']) {
+for (const view of ['Menus', 'Design', 'Files', 'Compare']) {
   await page.getByRole('link', { name: view, exact: true }).click()
   if (view === 'Files') await page.getByRole('button', { name: /^aqueduct/ }).click()
   await picture(`surround-${view.toLowerCase()}`)
@@ -65,8 +65,8 @@ await page.getByRole('link', { name: 'Links', exact: true }).click()
 await page.getByRole('application').focus()
 for (const key of ['ArrowDown', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key)
 await picture('proof-links')
-await page.getByRole('link', { name: 'Looked at', exact: true }).click()
-await page.getByRole('button', { name: 'Go through the pages' }).click()
+await page.getByRole('link', { name: 'Review', exact: true }).click()
+await page.getByRole('button', { name: 'Review the pages' }).click()
 for (let n = 0; n < 3; n++) {
   await page.keyboard.press('s')
   await page.waitForTimeout(700)
@@ -76,7 +76,7 @@ await page.keyboard.press('Escape')
 
 await page.goto(url)
 await page.getByRole('link', { name: /Ashcombe/ }).click()
-await page.getByRole('link', { name: /^Proof ?\d+ ?faults/ }).click()
+await page.getByRole('link', { name: /^Proof ?\d+ ?errors/ }).click()
 await page.getByRole('button', { name: /has no https/ }).click()
 await picture('proof')
 

@@ -88,7 +88,7 @@ ownBrowser(
     await served.gate.shut()
     await page.getByLabel('Description').fill('Three locks, one after the other.')
     await expect(page.getByRole('alert')).toContainText('Your edits are kept here')
-    const note = page.getByLabel('Note to yourself')
+    const note = page.getByLabel('Private note')
     await note.click()
     await note.pressSequentially('Ask the lock keeper')
     await kept(page, 'Ask the lock keeper')

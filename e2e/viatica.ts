@@ -156,7 +156,7 @@ export const choose = async (page: Page, id: string) => (await reveal(page, id))
 /** Opens the source of the chosen page at Write, and puts a text in its place. */
 export async function writeSource(page: Page, html: string): Promise<void> {
   await page.getByRole('link', { name: 'Write', exact: true }).click()
-  await page.getByRole('link', { name: 'As source' }).click()
+  await page.getByRole('link', { name: 'HTML' }).click()
   await fillSource(page, html)
 }
 

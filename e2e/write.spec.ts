@@ -66,7 +66,7 @@ test('a page written as it reads, with a link, a picture and a quotation, keeps 
   await page.getByRole('button', { name: 'Picture' }).click()
   await page.getByRole('radio', { name: 'pictures/heron.svg' }).click()
   await page.getByLabel('Caption').fill('Not an otter')
-  await page.getByRole('button', { name: 'Put it in' }).click()
+  await page.getByRole('button', { name: 'Insert' }).click()
   const written = await holds(served, id, 'otters', 'Not an otter')
   expect(written).toContain(
     '<p>Otters swim above the <a href="entry:tanyard">Tanyard Staircase</a> at dusk.</p>',
@@ -77,7 +77,7 @@ test('a page written as it reads, with a link, a picture and a quotation, keeps 
   )
 
   // The source way shows the same body.
-  await page.getByRole('link', { name: 'As source' }).click()
+  await page.getByRole('link', { name: 'HTML' }).click()
   await expect(source(page)).toContainText('I saw three of them.')
   await expect(page.locator('.leads-to').first()).toHaveText(
     '→ Tanyard Staircase (boating/lock-guide/tanyard-staircase.html)',
@@ -114,11 +114,10 @@ test('switching never changes a byte, and what one way would lose it does not op
   const id = await openWrite(page, served, 'stoppages')
   const before = await bodyNow(served, id, 'stoppages')
   await expect(visual(page).getByRole('row')).toHaveCount(3)
-  for (const way of ['As source', 'As it reads', 'As source'])
-    await page.getByRole('link', { name: way }).click()
+  for (const way of ['HTML', 'Visual', 'HTML']) await page.getByRole('link', { name: way }).click()
   expect(await bodyNow(served, id, 'stoppages')).toBe(before)
   // One word changed as it reads changes that block alone.
-  await page.getByRole('link', { name: 'As it reads' }).click()
+  await page.getByRole('link', { name: 'Visual' }).click()
   await visual(page).getByText('The date of the end').click()
   await page.keyboard.press('End')
   await page.keyboard.type(' Sorry.')
@@ -128,13 +127,13 @@ test('switching never changes a byte, and what one way would lose it does not op
 
   await writeSource(page, '<p>one</p><details><summary>More</summary><p class="x">two</p></details>')
   await holds(served, id, 'stoppages', '<details>')
-  await page.getByRole('link', { name: 'As it reads' }).click()
+  await page.getByRole('link', { name: 'Visual' }).click()
   await expect(page.getByText('It would lose:')).toBeVisible()
   await expect(page.locator('.losses li')).toHaveText(['<details>', '<summary>', 'class="x" of <p>'])
   await page.locator('.ProseMirror').click()
   await page.keyboard.type('lost')
   // What was typed is saved at the latest when the text is left.
-  await page.getByRole('link', { name: 'As source' }).click()
+  await page.getByRole('link', { name: 'HTML' }).click()
   await expect(source(page)).toContainText('<details><summary>')
   await saved(page)
   expect(await bodyNow(served, id, 'stoppages')).toContain('<details><summary>')
@@ -144,7 +143,7 @@ test('the source closes tags, underlines errors of the standard, completes links
   page,
   served,
 }) => {
-  const id = await openWrite(page, served, 'privacy', 'As source')
+  const id = await openWrite(page, served, 'privacy', 'HTML')
   await source(page).click()
   await page.keyboard.press('Control+a')
   await page.keyboard.type('<p>See <a href="Tany')
@@ -168,13 +167,13 @@ test('headings are listed with their doubts, and demoted together; ids that are 
   page,
   served,
 }) => {
-  const id = await openWrite(page, served, 'opening-times', 'As source')
+  const id = await openWrite(page, served, 'opening-times', 'HTML')
   await writeSource(page, '<h2 id="winter">Winter</h2><h4>Nights</h4><h2>Summer</h2>')
   const list = beside(page).getByRole('list', { name: 'Headings' })
   await expect(list.getByRole('button', { name: /Nights/ })).toContainText('skips a level')
   await list.getByRole('button', { name: /Winter/ }).click()
   await list.getByRole('button', { name: /Summer/ }).click({ modifiers: ['Shift'] })
-  await beside(page).getByRole('button', { name: 'Demote' }).click()
+  await beside(page).getByRole('button', { name: 'Lower all headings' }).click()
   await expect(source(page)).toContainText('<h3 id="winter">Winter</h3><h5>Nights</h5><h3>Summer</h3>')
   await writeSource(page, '<h3 id="cold">Winter</h3><h5>Nights</h5><h3>Summer</h3>')
   // The home page linked to the winter hours.
@@ -183,7 +182,7 @@ test('headings are listed with their doubts, and demoted together; ids that are 
 })
 
 test('a link to a heading of the same text gives that an id, in both ways', async ({ page, served }) => {
-  const id = await openWrite(page, served, 'privacy', 'As source')
+  const id = await openWrite(page, served, 'privacy', 'HTML')
   await fillSource(page, '<h2>What we keep</h2><p>See </p>')
   await page.keyboard.press('ArrowLeft')
   for (let n = 0; n < 3; n++) await page.keyboard.press('ArrowLeft')
@@ -192,7 +191,7 @@ test('a link to a heading of the same text gives that an id, in both ways', asyn
     await page.keyboard.type('Privacy')
     await page.getByRole('option', { name: words }).click()
   }
-  await link('What we keep gets an id')
+  await link('What we keep an anchor will be added')
   await holds(
     served,
     id,
@@ -201,10 +200,10 @@ test('a link to a heading of the same text gives that an id, in both ways', asyn
   )
   await fillSource(page, '<h2>For how long</h2><p>Years. </p>')
   await holds(served, id, 'privacy', 'For how long')
-  await page.getByRole('link', { name: 'As it reads' }).click()
+  await page.getByRole('link', { name: 'Visual' }).click()
   await visual(page).click()
   await page.keyboard.press('Control+End')
-  await link('For how long gets an id')
+  await link('For how long an anchor will be added')
   await holds(
     served,
     id,
@@ -237,9 +236,9 @@ test('a link to a page that is not there yet makes a planned page; Markdown come
 })
 
 test('two windows on one page are told of each other, and neither text is lost', async ({ page, served }) => {
-  const id = await openWrite(page, served, 'privacy', 'As source')
+  const id = await openWrite(page, served, 'privacy', 'HTML')
   const other = await page.context().newPage()
-  await openWrite(other, served, 'privacy', 'As source')
+  await openWrite(other, served, 'privacy', 'HTML')
   // The first window's line to the server is slow: both write over the same text.
   await page.route('**/changes', async (route) => {
     await new Promise((resolve) => setTimeout(resolve, 2500))
@@ -251,7 +250,7 @@ test('two windows on one page are told of each other, and neither text is lost',
   await expect(source(page)).toContainText('mine')
   expect(await bodyNow(served, id, 'privacy')).toBe('<p>theirs</p>')
   await page.unroute('**/changes')
-  await page.getByRole('button', { name: 'Save mine over it' }).click()
+  await page.getByRole('button', { name: 'Keep mine' }).click()
   await holds(served, id, 'privacy', 'mine')
   await expect(source(other)).toContainText('mine')
   // The other text is in the history.
@@ -278,7 +277,7 @@ test('what comes from a word processor comes in clean, in both ways', async ({ p
   await paste(page)
   await expect(visual(page)).toHaveText('Red bold')
   expect(await holds(served, id, 'privacy', 'bold')).toBe('<p>Red <strong>bold</strong></p>')
-  await page.getByRole('link', { name: 'As source' }).click()
+  await page.getByRole('link', { name: 'HTML' }).click()
   await source(page).click()
   await page.keyboard.press('Control+a')
   await paste(page)
@@ -289,11 +288,11 @@ test('two windows with one text open are told of each other before either writes
   page,
   served,
 }) => {
-  await openWrite(page, served, 'privacy', 'As source')
+  await openWrite(page, served, 'privacy', 'HTML')
   const told = (of: Page) => of.getByText('Another window has this text open')
   await expect(told(page)).toHaveCount(0)
   const other = await page.context().newPage()
-  await openWrite(other, served, 'privacy', 'As source')
+  await openWrite(other, served, 'privacy', 'HTML')
   await expect(told(page)).toBeVisible()
   await expect(told(other)).toBeVisible()
   expect(await axeFindings(page)).toEqual([])
@@ -306,7 +305,7 @@ test('two windows with one text open are told of each other before either writes
 })
 
 test('a page without a text starts from that of another', async ({ page, served }) => {
-  const id = await openWrite(page, served, 'privacy', 'As source')
+  const id = await openWrite(page, served, 'privacy', 'HTML')
   await fillSource(page, '')
   await page.getByLabel('Start from that of').fill('Mill')
   await page.getByTitle('Mill Lock', { exact: true }).click()
@@ -318,7 +317,7 @@ test('a text that cannot be kept is refused with the reason and the line, and st
   page,
   served,
 }) => {
-  const id = await openWrite(page, served, 'privacy', 'As source')
+  const id = await openWrite(page, served, 'privacy', 'HTML')
   const before = await bodyNow(served, id, 'privacy')
   const refused = (words: string | RegExp) => expect(page.getByText(words)).toBeVisible()
   /** Puts a text into the editor as one paste. */

@@ -31,9 +31,9 @@ test.each([
 })
 
 test.each([
-  ['a.png', PDF, /type application\/pdf/],
-  ['a.pdf', PNG, /type image\/png/],
-  ['a.woff2', Buffer.from('not a font'), /no known type/],
+  ['a.png', PDF, /it is application\/pdf/],
+  ['a.pdf', PNG, /it is image\/png/],
+  ['a.woff2', Buffer.from('not a font'), /does not match its extension\./],
   ['a.css', Buffer.from([0xff, 0xfe, 0x00]), /not text/],
   ['a.css', Buffer.from('<!DOCTYPE html><title>404</title>'), /is a page/],
   ['a.js', Buffer.from('\n<html>'), /is a page/],

@@ -67,6 +67,6 @@ export async function checkFile(bytes: Uint8Array, name: string): Promise<void> 
   if (found !== type.media && !SAME_AS[type.media]?.includes(found ?? ''))
     throw refuse(
       'Not what its name says',
-      `is ${found ? `of the type ${found}` : 'of no known type'}, which its name does not say`,
+      `has content that does not match its extension${found ? `: it is ${found}` : ''}`,
     )
 }

@@ -17,7 +17,7 @@ export const STOPS: readonly Stop[] = [
     name: 'publish',
     label: 'Publish',
     ahead:
-      'Here you will compare the site with what was published before, and give it out. Until then, “Take away” ' +
+      'Here you will compare the site with what was published before, and give it out. Until then, “Download site” ' +
       'gives you the finished site as an archive that works from any folder.',
   },
 ]

@@ -215,7 +215,7 @@ export function readInventory(text: string, site: Site, newId: () => EntryId): I
   }
   const { differences, changes, seen } = reading
   const entries = new Set(differences.map(({ entry }) => entry)).size
-  const words = `Inventory read back: ${entries} ${entries === 1 ? 'entry' : 'entries'} changed`
+  const words = `Inventory imported: ${entries} ${entries === 1 ? 'entry' : 'entries'} changed`
   return {
     differences,
     change: changes.length === 0 ? undefined : { kind: 'batch', words, changes },

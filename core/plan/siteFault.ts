@@ -64,7 +64,7 @@ function missingFile({ settings, surround, files, plan }: Site): string | undefi
 /** What is wrong with settings beside each other. */
 export function settingsFault({ linkStyle, baseUrl }: Settings): string | undefined {
   return linkStyle === 'absolute' && baseUrl === ''
-    ? 'Absolute links start with the published address: say first what that is.'
+    ? 'Absolute links need a base URL: set that first.'
     : undefined
 }
 

@@ -46,7 +46,7 @@ test('five pages with a menu of five: 25 links of the menu', () => {
 
 test.each([
   ['a page that is not there', '<a href="gone.html">x</a>', 'leads nowhere'],
-  ['a part that is not there', '<a href="entry:times#gone">x</a>', 'no such part'],
+  ['a part that is not there', '<a href="entry:times#gone">x</a>', 'no such heading'],
   ['a picture that is not there', '<img src="p/x.png" alt="">', 'leads nowhere'],
   [
     'one of several pictures',
@@ -71,9 +71,9 @@ test('over random sites no link of the surround leads nowhere, and no surround d
     fc.property(arbitrarySite(8, arbitrarySurround), (site) => {
       const { faults } = whole(site)
       // The bodies of random sites link to a part that their pages do not have.
-      expect(faults.filter(({ why, text }) => why !== 'no such part' || !/#(part|top)$/.test(text))).toEqual(
-        [],
-      )
+      expect(
+        faults.filter(({ why, text }) => why !== 'no such heading' || !/#(part|top)$/.test(text)),
+      ).toEqual([])
     }),
     { numRuns: 60 },
   )

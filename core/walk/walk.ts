@@ -21,7 +21,7 @@ export interface WalkFault {
   readonly line: number
   /** What the link says, or the lines that differ. */
   readonly text: string
-  readonly why: 'leads nowhere' | 'no such part' | 'differs' | 'marks'
+  readonly why: 'leads nowhere' | 'no such heading' | 'differs' | 'marks'
 }
 
 /** What a walk over the finished site has found so far. */
@@ -148,7 +148,7 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport> {
     if (leading === 'nowhere') faults.push({ page: id, line, text: link, why: 'leads nowhere' })
     else if ('leaves' in leading) leaving.set(leading.leaves, (leaving.get(leading.leaves) ?? 0) + 1)
     else if (leading.page !== undefined && leading.part !== '')
-      checkPart(leading.page, leading.part, { page: id, line, text: link, why: 'no such part' })
+      checkPart(leading.page, leading.part, { page: id, line, text: link, why: 'no such heading' })
   }
 
   for (const [n, { id, title }] of pages.entries()) {

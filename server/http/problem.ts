@@ -34,7 +34,9 @@ function isUnreachable(error: Error & { code?: unknown }): boolean {
 }
 
 /** Says an error in terms of HTTP. What is not known to be the caller's fault is the server's. */
-export function problemOf(error: Error & { type?: unknown; status?: unknown; code?: unknown }): Problem {
+export function problemOf(
+  error: Error & { type?: unknown; status?: unknown; code?: unknown; limit?: unknown },
+): Problem {
   if (error instanceof Problem) return error
   if (error instanceof UnknownSite) return new Problem(404, 'Unknown site', error.message)
   if (error instanceof NoRoom) return new Problem(507, 'No room', error.message)
@@ -51,7 +53,11 @@ export function problemOf(error: Error & { type?: unknown; status?: unknown; cod
     return new Problem(400, 'Bad request', `${path || 'The request'}: ${issue.message}`, { path })
   }
   if (error.type === 'entity.too.large')
-    return new Problem(413, 'Too large', 'The request is larger than is accepted here.')
+    return new Problem(
+      413,
+      'Too large',
+      `File too large (limit ${Math.floor(Number(error.limit) / 1e6)} MB).`,
+    )
   if (error.type === 'entity.parse.failed')
     return new Problem(400, 'Bad request', `The request is not JSON: ${error.message}`)
   // PostgreSQL: lock_not_available, query_canceled.

@@ -81,7 +81,7 @@ describe('sites', () => {
     ['no OPML', 'Home', OPML, 400, /^Line 1/],
     ['1,000 levels', `<opml version="2.0"><body>${deep}`, OPML, 400, /more than 24 levels/],
     ['an entity bomb', '<!DOCTYPE opml [<!ENTITY a "b">]><opml/>', OPML, 400, /declarations of its own/],
-    ['50 MB', 'x'.repeat(50_000_000), OPML, 413, /larger/],
+    ['50 MB', 'x'.repeat(50_000_000), OPML, 413, /too large \(limit 20 MB\)/],
     ['another kind of file', 'x', 'text/plain', 415, /application\/json/],
     [
       'a picture that is none',

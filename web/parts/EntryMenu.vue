@@ -17,8 +17,8 @@ const hasChildren = computed(() => childrenOf(openSite.site!.plan, chosen.id).le
 const DIRECTIONS: readonly { direction: Direction; words: string; keys: string }[] = [
   { direction: 'up', words: 'Move up', keys: 'Alt ↑' },
   { direction: 'down', words: 'Move down', keys: 'Alt ↓' },
-  { direction: 'in', words: 'Move under the one before', keys: 'Alt →' },
-  { direction: 'out', words: 'Move out one level', keys: 'Alt ←' },
+  { direction: 'in', words: 'Indent', keys: 'Alt →' },
+  { direction: 'out', words: 'Outdent', keys: 'Alt ←' },
 ]
 
 function act(key: string): void {
@@ -62,11 +62,11 @@ function act(key: string): void {
     </button>
     <template #overlay>
       <Menu @click="act($event.key as string)">
-        <MenuItem key="beside" :disabled="shaping.isHome">New page beside <kbd>Enter</kbd></MenuItem>
-        <MenuItem key="beneath">New page beneath <kbd>Shift Enter</kbd></MenuItem>
-        <MenuItem key="group">New group</MenuItem>
-        <MenuItem key="link">New link</MenuItem>
-        <MenuItem key="paste">A pasted list … <kbd>Ctrl V</kbd></MenuItem>
+        <MenuItem key="beside" :disabled="shaping.isHome">Add page <kbd>Enter</kbd></MenuItem>
+        <MenuItem key="beneath">Add subpage <kbd>Shift Enter</kbd></MenuItem>
+        <MenuItem key="group">Add group</MenuItem>
+        <MenuItem key="link">Add link</MenuItem>
+        <MenuItem key="paste">Paste list … <kbd>Ctrl V</kbd></MenuItem>
         <MenuItem key="copy" :disabled="shaping.isHome">Copy … <kbd>C</kbd></MenuItem>
         <MenuDivider role="separator" />
         <MenuItem key="rename">Rename <kbd>F2</kbd></MenuItem>

@@ -29,7 +29,7 @@ watch(
     <Button v-for="one in suggestions" :key="one" size="small" @click="spelling.correct(entry, word, one)">{{
       one
     }}</Button>
-    <Button size="small" type="dashed" @click="spelling.keep(word)">It is right</Button>
+    <Button size="small" type="dashed" @click="spelling.keep(word)">Add to dictionary</Button>
   </div>
 </template>
 

@@ -127,7 +127,7 @@ onBeforeUnmount(() => cleanup?.())
       type="button"
       class="small-button fold"
       tabindex="-1"
-      :aria-label="row.isOpen ? `Fold ${labelOf(entry)}` : `Unfold ${labelOf(entry)}`"
+      :aria-label="row.isOpen ? `Collapse ${labelOf(entry)}` : `Expand ${labelOf(entry)}`"
       @click.stop="chosen.fold(row.id, row.isOpen)"
     >
       <component :is="row.isOpen ? IconChevronDown : IconChevronRight" :size="15" aria-hidden="true" />

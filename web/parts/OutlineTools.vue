@@ -23,32 +23,32 @@ function paste(): void {
 const MOVES: readonly { direction: Direction; words: string; icon: Component }[] = [
   { direction: 'up', words: 'Move up', icon: IconArrowUp },
   { direction: 'down', words: 'Move down', icon: IconArrowDown },
-  { direction: 'out', words: 'Move out one level', icon: IconIndentDecrease },
-  { direction: 'in', words: 'Move under the one before', icon: IconIndentIncrease },
+  { direction: 'out', words: 'Outdent', icon: IconIndentDecrease },
+  { direction: 'in', words: 'Indent', icon: IconIndentIncrease },
 ]
 </script>
 
 <template>
-  <div class="tools" role="toolbar" aria-label="Shape the plan">
+  <div class="tools" role="toolbar" aria-label="Edit the outline">
     <button
       type="button"
       class="plain-button"
-      title="New page beside the chosen entry"
+      title="New page after the chosen one (Enter)"
       :disabled="shaping.isHome"
       @click="shaping.begin('page', 'beside')"
     >
-      <IconPlus :size="16" aria-hidden="true" />Beside
+      <IconPlus :size="16" aria-hidden="true" />Add page
     </button>
     <button
       type="button"
       class="plain-button"
-      title="New page beneath the chosen entry"
+      title="New page under the chosen one (Shift Enter)"
       @click="shaping.begin('page', 'beneath')"
     >
-      <IconCornerDownRight :size="16" aria-hidden="true" />beneath
+      <IconCornerDownRight :size="16" aria-hidden="true" />Add subpage
     </button>
     <button type="button" class="plain-button" title="Add pages from a pasted list" @click="paste">
-      <IconListDetails :size="16" aria-hidden="true" />list
+      <IconListDetails :size="16" aria-hidden="true" />Paste list
     </button>
     <span class="gap" />
     <IconButton

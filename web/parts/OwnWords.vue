@@ -19,7 +19,7 @@ const words = computed(() => openSite.site!.settings.ownWords)
         <button
           type="button"
           class="small-button"
-          :aria-label="`Take ${word} out`"
+          :aria-label="`Remove ${word} from dictionary`"
           @click="spelling.forget(word)"
         >
           <IconX :size="13" aria-hidden="true" />

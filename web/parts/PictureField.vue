@@ -81,9 +81,7 @@ async function send(event: Event): Promise<void> {
     :save="saveAlt"
   >
     <template #hint>{{
-      file?.alt
-        ? 'empty for what is kept with the picture'
-        : 'what it says to those who do not see it; empty when it only decorates'
+      file?.alt ? 'empty for what is kept with the picture' : 'leave empty if decorative'
     }}</template>
   </SavedText>
 </template>

@@ -20,7 +20,7 @@ const isHere = (stop: Stop) => route.name === stop.name || route.params['ahead']
           <span class="dot" aria-hidden="true" />
           <span class="name">{{ stop.label }}</span>
           <span v-if="stop.name === 'proof' && faults > 0" class="faults"
-            >{{ faults }}<span class="unseen">{{ faults === 1 ? ' fault' : ' faults' }}</span></span
+            >{{ faults }}<span class="unseen">{{ faults === 1 ? ' error' : ' errors' }}</span></span
           >
         </RouterLink>
       </li>

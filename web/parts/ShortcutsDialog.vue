@@ -7,22 +7,22 @@ defineEmits<{ close: [] }>()
 
 const SHORTCUTS: readonly (readonly [string, string])[] = [
   ['↑ ↓', 'the entry above or below'],
-  ['← →', 'fold and unfold; to the section, into it'],
+  ['← →', 'collapse and expand; to the section, into it'],
   ['Shift ↑ ↓', 'choose up to there'],
   ['Ctrl ↑ ↓, Space', 'go on and keep what is chosen; choose one more'],
   ['Ctrl A', 'choose all siblings'],
-  ['Enter', 'new page beside the chosen one'],
-  ['Shift Enter', 'new page beneath it'],
-  ['Ctrl V', 'add the list in the clipboard'],
+  ['Enter', 'add a page after the chosen one'],
+  ['Shift Enter', 'add a subpage'],
+  ['Ctrl V', 'paste the list in the clipboard'],
   ['F2', 'rename'],
-  ['Alt ↑ ↓', 'move among its siblings'],
-  ['Alt → ←', 'move under the one before; out one level'],
+  ['Alt ↑ ↓', 'move up or down'],
+  ['Alt → ←', 'indent; outdent'],
   ['M, C', 'move under another page; copy'],
   ['1, 2, 3', 'planned, draft, ready'],
   ['Delete', 'remove'],
   ['/', 'find a page'],
   ['N, P', 'at Proof: the next finding or page, the one before'],
-  ['S', 'going through the pages: seen'],
+  ['S', 'reviewing the pages: mark as reviewed'],
   ['Ctrl Z', 'undo'],
   ['Ctrl Shift Z', 'redo'],
   ['?', 'this list'],
@@ -30,7 +30,7 @@ const SHORTCUTS: readonly (readonly [string, string])[] = [
 </script>
 
 <template>
-  <ModalDialog :open="open" title="Keys" @close="$emit('close')">
+  <ModalDialog :open="open" title="Keyboard shortcuts" @close="$emit('close')">
     <dl>
       <template v-for="[keys, words] in SHORTCUTS" :key="keys">
         <dt>{{ keys }}</dt>

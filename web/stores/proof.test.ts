@@ -75,7 +75,7 @@ test('mends are made as one change once the author has seen what they do, and no
   for (const yes of [false, true]) {
     const mending = proof.mend(mended)
     await until(() => ripple.question !== undefined)
-    expect(ripple.question).toMatchObject({ title: '2 findings mended', yes: 'Mend' })
+    expect(ripple.question).toMatchObject({ title: '2 findings fixed', yes: 'Fix' })
     expect(ripple.question!.foreseen.ripple.pages.map(({ page }) => page)).toEqual(['news'])
     ripple.question!.answer(yes)
     await mending

@@ -103,7 +103,7 @@ export const useProof = defineStore('proof', () => {
   async function mending(mended: readonly ShownFinding[]): Promise<Batch | undefined> {
     const { changes, count } = await siteWork.mends(mended.map(({ key }) => key))
     if (changes.length === 0) return undefined
-    const words = count === 1 ? `Mended: ${mended[0]!.words}` : `${count} findings mended`
+    const words = count === 1 ? `Fixed: ${mended[0]!.words}` : `${count} findings fixed`
     return { kind: 'batch', words: shortened(words, 500), changes }
   }
 
@@ -113,7 +113,7 @@ export const useProof = defineStore('proof', () => {
     if (!change) return
     const foreseen = await siteWork.foresee(change)
     if (typeof foreseen === 'string') openSite.notice = foreseen
-    else if (await ripple.ask({ title: change.words!, yes: 'Mend', isMove: false, foreseen }))
+    else if (await ripple.ask({ title: change.words!, yes: 'Fix', isMove: false, foreseen }))
       openSite.makeOrTell(change)
   }
 

@@ -63,7 +63,7 @@ export const useShaping = defineStore('shaping', () => {
     const before = openSite.site!
     const outcome = openSite.tryOut(change)
     if (isAsked && typeof outcome !== 'string') {
-      const title = `${changeWords(before, change)}: this moves addresses`
+      const title = `${changeWords(before, change)}: this changes addresses`
       if (!(await ripple.askIfItMoves(title, change, before, outcome.site))) return false
     }
     if (!openSite.makeOrTell(change)) return false

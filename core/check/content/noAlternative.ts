@@ -23,7 +23,7 @@ export const noAlternative: PageRule = {
   find: (checked, page) =>
     pictures(elementsIn(page.body)).flatMap((placed) => {
       if (attributeOf(placed, 'alt') !== undefined || fileOf(checked, placed)?.alt) return []
-      const words = 'A picture has no alternative text: say what it says, or that it only decorates (alt="").'
+      const words = 'A picture has no alternative text: describe it, or mark it as decorative (alt="").'
       return [{ place: inContent(page, placed), words, gist: attributeOf(placed, 'src') ?? '' }]
     }),
 }

@@ -46,7 +46,7 @@ export const missingHeading: PageRule = {
           (one) => attributeOf(one, 'id') === wanted || attributeOf(one, 'name') === wanted,
         )
       if (isThere) return []
-      const words = `A link leads to “#${wanted}” of “${labelOf(target)}”, which has no such part.`
+      const words = `A link leads to “#${wanted}” of “${labelOf(target)}”, which has no such heading.`
       return [{ place: inContent(page, placed), words, gist: href }]
     })
   },

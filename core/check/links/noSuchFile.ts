@@ -9,5 +9,5 @@ export const noSuchFile = typedRule(
     about: 'paths that no page or file stands at',
     source: URL_STANDARD,
   },
-  (typed) => `Nothing of the site stands at “${typed}”.`,
+  (typed) => `“${typed}” not found.`,
 )

@@ -7,7 +7,7 @@ export const markInPiece: SiteRule = {
   id: 'mark-in-piece',
   group: 'sameness',
   severity: 'fault',
-  about: 'here marks in own HTML, which stand on every page alike',
+  about: 'here marks in custom HTML, which stand on every page alike',
   source: COMMON_PRACTICE,
   from: ({ site }) => [site.surround.places],
   findAll: ({ site }) =>
@@ -19,7 +19,7 @@ export const markInPiece: SiteRule = {
         return [
           {
             place: { in: 'piece', piece: piece.id },
-            words: 'Own HTML marks one link as the current page, on every page.',
+            words: 'Custom HTML marks one link as the current page, on every page.',
             gist: element.attrs.map(({ name, value }) => `${name}=${value}`).join(' '),
           },
         ]

@@ -15,7 +15,7 @@ export const orphan: SiteRule = {
         : [
             {
               place: { in: 'entry', entry: page.id },
-              words: 'No way of links leads here from the home page.',
+              words: 'Not reachable from the home page.',
               gist: page.id,
               mend:
                 page.inMenu || page.id === site.plan.home

@@ -5,7 +5,7 @@ const schema = pieceSchemaOf('brand', { picture: flag(true), name: flag(true), t
 /** Picture, name and tagline of the site, linked to the home page. */
 export const brand: PieceModel<typeof schema> = {
   schema,
-  name: 'Brand',
+  name: 'Logo and site name',
   isNavigation: false,
   part: undefined,
   fresh: () => ({ picture: true, name: true, tagline: true }),

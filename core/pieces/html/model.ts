@@ -19,7 +19,7 @@ const schema = pieceSchemaOf('html', {
 /** The author's own HTML, which may call computed parts. */
 export const html: PieceModel<typeof schema> = {
   schema,
-  name: 'Own HTML',
+  name: 'Custom HTML',
   isNavigation: false,
   part: undefined,
   fresh: () => ({ html: '' }),

@@ -12,7 +12,7 @@ const schema = pieceSchemaOf('links', {
 /** A list of links that the author picks. */
 export const links: PieceModel<typeof schema> = {
   schema,
-  name: 'Picked links',
+  name: 'Custom links',
   isNavigation: true,
   part: undefined,
   fresh: () => ({ label: 'Links', links: [] }),

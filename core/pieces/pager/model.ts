@@ -12,7 +12,7 @@ const schema = pieceSchemaOf('pager', {
 /** Links to the page before and the page after. */
 export const pager: PieceModel<typeof schema> = {
   schema,
-  name: 'Pager',
+  name: 'Previous/next links',
   isNavigation: true,
   part: 'pager',
   fresh: () => ({ shows: 'both', up: false }),

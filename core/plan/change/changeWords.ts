@@ -122,7 +122,7 @@ export function changeWords(before: Site, change: Change): string {
       return `${removedWords(before, change)} removed`
     case 'move':
       return before.plan.parents.get(change.entry) === change.parent
-        ? `${named(before, change.entry)} moved among its siblings`
+        ? `${named(before, change.entry)} reordered`
         : `${named(before, change.entry)} moved under ${named(before, change.parent)}`
     case 'setEntry':
       return setEntryWords(before, change)
@@ -154,29 +154,29 @@ const SETTING_WORDS: Readonly<Record<keyof Site['settings'], string>> = {
   name: 'Site name',
   tagline: 'Tagline',
   language: 'Language',
-  baseUrl: 'Published address',
-  layout: 'Layout of files',
-  carrySection: 'Section names in file names',
-  separator: 'Separator in file names',
+  baseUrl: 'Base URL',
+  layout: 'Folder structure',
+  carrySection: 'Prefix with section name',
+  separator: 'Word separator',
   extension: 'Extension of files',
-  linkStyle: 'Style of links',
+  linkStyle: 'Link style',
   namesIndex: 'Links to folders',
   plannedPages: 'Treatment of planned pages',
   redirects: 'Redirects',
   titlePattern: 'Pattern of titles',
   homeTitlePattern: 'Title of the home page',
   logo: 'Logo',
-  setAside: 'Findings set aside',
-  ownWords: 'Own words',
+  setAside: 'Ignored findings',
+  ownWords: 'Dictionary',
 }
 
 const RULE_WORDS: Readonly<Record<SurroundRule, string>> = {
   here: 'Here mark',
   breadcrumb: 'Breadcrumb',
   order: 'Order of previous and next',
-  look: 'Look',
+  look: 'Design',
   headFiles: 'Style sheets and scripts',
-  words: 'Words on pages',
+  words: 'Labels',
 }
 
 function surroundWords({ surround }: Site, change: SurroundChange): string {

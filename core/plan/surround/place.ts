@@ -5,8 +5,8 @@ export type Place = (typeof PLACES)[number]
 /** What authors call each place. */
 export const PLACE_NAMES: Readonly<Record<Place, string>> = {
   header: 'Header',
-  side: 'Side',
-  before: 'Place before the content',
-  after: 'Place after the content',
+  side: 'Sidebar',
+  before: 'Above the content',
+  after: 'Below the content',
   footer: 'Footer',
 }

@@ -27,12 +27,10 @@ watch(
     <p class="words">{{ rippleWords(ripple.question.foreseen.ripple) }}</p>
     <RippleList :ripple="ripple.question.foreseen.ripple" of="foreseen" />
     <p v-if="ripple.question.isMove" class="unasked">
-      <Checkbox v-model:checked="ripple.movesUnasked">
-        Do not ask about moves again until this window is closed
-      </Checkbox>
+      <Checkbox v-model:checked="ripple.movesUnasked"> Don’t ask again in this window </Checkbox>
     </p>
     <template #buttons>
-      <Button @click="ripple.question.answer(false)">Leave it</Button>
+      <Button @click="ripple.question.answer(false)">Cancel</Button>
       <Button ref="yes" type="primary" @click="ripple.question.answer(true)">{{
         ripple.question.yes
       }}</Button>

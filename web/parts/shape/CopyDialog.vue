@@ -140,7 +140,7 @@ function copy(): void {
       <p v-if="fault" class="field-fault" role="alert">{{ fault }}</p>
     </form>
     <template #buttons>
-      <Button @click="$emit('close')">Leave it</Button>
+      <Button @click="$emit('close')">Cancel</Button>
       <Button type="primary" html-type="submit" :form="`${id}-form`" :disabled="!target">Copy</Button>
     </template>
   </ModalDialog>

@@ -19,8 +19,8 @@ const kept = computed(() => props.lines.filter((line) => line.id !== undefined).
 const words = computed(() => {
   const count = doubtful.value.length
   const doubts =
-    count === 0 ? 'no doubts' : count === 1 ? '1 line with a doubt' : `${count} lines with doubts`
-  return `${kept.value === 1 ? '1 entry' : `${kept.value} entries`}, ${doubts}`
+    count === 0 ? 'no problems' : count === 1 ? '1 line with a problem' : `${count} lines with problems`
+  return `${kept.value === 1 ? '1 page' : `${kept.value} pages`}, ${doubts}`
 })
 
 function told({ doubts }: ListLine): string {
@@ -64,9 +64,7 @@ function press(event: KeyboardEvent): void {
 <template>
   <div class="editor">
     <div class="side">
-      <label class="field-label" :for="id">
-        One page a line; what stands further in stands under the line before
-      </label>
+      <label class="field-label" :for="id"> One page a line; indent a line to make it a subpage </label>
       <textarea
         :id="id"
         ref="editor"
@@ -81,7 +79,7 @@ function press(event: KeyboardEvent): void {
       <p class="sum" role="status">
         <span>{{ words }}</span>
         <button v-if="doubtful.length > 0" type="button" class="link-button" @click="goToNextDoubt">
-          Next doubt
+          Next problem
         </button>
       </p>
       <VirtualRows v-slot="{ row }" class="lines" :rows="lines" :row-height="30" label="What the list makes">

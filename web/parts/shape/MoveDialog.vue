@@ -31,14 +31,9 @@ function move(): void {
 
 <template>
   <ModalDialog open :title="title" @close="$emit('close')">
-    <EntryField
-      v-model="parent"
-      :label="moving.length === 1 ? 'It will stand last under' : 'They will stand last under'"
-      :site="site"
-      :can-choose="canHold"
-    />
+    <EntryField v-model="parent" :label="'New parent'" :site="site" :can-choose="canHold" />
     <template #buttons>
-      <Button @click="$emit('close')">Leave it</Button>
+      <Button @click="$emit('close')">Cancel</Button>
       <Button type="primary" @click="move">Move</Button>
     </template>
   </ModalDialog>

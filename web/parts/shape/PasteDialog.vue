@@ -52,7 +52,7 @@ function add(): void {
     <ListEditor v-model="text" :lines="reading.lines" :paths="reading.paths" />
     <p v-if="reading.refused" class="field-fault" role="alert">{{ reading.refused }}</p>
     <template #buttons>
-      <Button @click="$emit('close')">Leave it</Button>
+      <Button @click="$emit('close')">Cancel</Button>
       <Button type="primary" :disabled="!reading.change || !isCurrent" @click="add">
         {{ count === 1 ? 'Add 1 entry' : `Add ${count} entries` }}
       </Button>

@@ -78,7 +78,7 @@ watch(
       <p v-else>No other page links to it in its text.</p>
     </template>
     <template #buttons>
-      <Button @click="$emit('close')">Keep</Button>
+      <Button @click="$emit('close')">Cancel</Button>
       <Button type="primary" danger autofocus @click="shaping.removeNow(change)">Remove</Button>
     </template>
   </ModalDialog>

@@ -115,10 +115,10 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
       :foresee="foresee('title')"
       :entry="entry.id"
     >
-      <template #hint>in the window: {{ documentTitle(site, entry) }}</template>
+      <template #hint>Browser title: {{ documentTitle(site, entry) }}</template>
     </SavedText>
     <SavedText
-      :label="entry.kind === 'page' ? 'Name in menus' : 'Label'"
+      :label="entry.kind === 'page' ? 'Menu label' : 'Label'"
       :value="entry.label"
       :placeholder="entry.kind === 'page' ? 'same as the title' : ''"
       :save="setter('label')"
@@ -142,7 +142,7 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
     <div v-if="entry.kind === 'page' && !isHome" class="field pin">
       <IconPin :size="15" aria-hidden="true" />
       <span>
-        {{ pin ? (isHere ? 'Address pinned' : 'Pinned at another address') : 'Address not pinned' }}
+        {{ pin ? (isHere ? 'Address pinned' : 'Differs from the pinned address') : 'Address not pinned' }}
         <span v-if="leadsHere.length > 0" class="field-hint">
           {{ leadsHere.join(', ') }} {{ leadsHere.length === 1 ? 'leads' : 'lead' }} here
         </span>
@@ -170,14 +170,14 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
     </fieldset>
 
     <div class="field">
-      <span class="field-label">Stands in</span>
+      <span class="field-label">Show in</span>
       <Checkbox :checked="entry.inMenu" @change="setOrTell('inMenu', $event.target.checked)">menus</Checkbox>
       <Checkbox
         v-if="entry.kind === 'page'"
         :checked="entry.inOrder"
         @change="setOrTell('inOrder', $event.target.checked)"
       >
-        reading order
+        previous/next
       </Checkbox>
     </div>
 
@@ -192,7 +192,7 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
         </template>
       </div>
       <div class="field">
-        <span class="field-label">Before and after it</span>
+        <span class="field-label">Previous and next page</span>
         <div v-if="neighbours.previous">
           ←
           <button type="button" class="link-button" @click="chosen.choose(neighbours.previous)">
@@ -216,7 +216,7 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
         :save="setter('description')"
       />
       <SavedText
-        label="First heading"
+        label="Page heading (h1)"
         :value="entry.heading"
         placeholder="same as the title"
         :save="setter('heading')"
@@ -229,11 +229,11 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
         :save="(text) => set('banner', { ...banner, text })"
       />
       <p class="write">
-        <RouterLink :to="{ name: 'write', params: { id: openSite.id } }">Write its main content</RouterLink>
+        <RouterLink :to="{ name: 'write', params: { id: openSite.id } }">Edit content</RouterLink>
         <span v-if="entry.body.changed" class="field-hint">last changed {{ entry.body.changed }}</span>
       </p>
     </template>
-    <SavedText label="Note to yourself" :rows="2" :value="entry.note" :save="setter('note')">
+    <SavedText label="Private note" :rows="2" :value="entry.note" :save="setter('note')">
       <template #hint>never on the page</template>
     </SavedText>
   </div>

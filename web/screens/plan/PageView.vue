@@ -12,7 +12,7 @@ import { useOpenSite } from '../../stores/openSite.ts'
 const PLANNED_WORDS = {
   'left-out': 'planned: not in menus, and not written out yet',
   text: 'planned: plain text in menus, and not written out yet',
-  'stand-in': 'planned: a stand-in holds its place',
+  'stand-in': 'planned: a placeholder page for now',
 } as const
 
 const openSite = useOpenSite()

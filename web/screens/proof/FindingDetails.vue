@@ -71,35 +71,35 @@ function setAside(): void {
     <MisspeltWord v-if="rule.id === misspelt.id && entry" :entry="entry" :word="finding.gist" />
     <div class="buttons">
       <Button type="primary" @click="goTo(finding.place)">Go there</Button>
-      <Button v-if="finding.canMend" @click="proof.mend([finding])">Mend …</Button>
-      <Button v-if="ofKind.length > 1" @click="proof.mend(ofKind)">Mend all {{ ofKind.length }} …</Button>
+      <Button v-if="finding.canMend" @click="proof.mend([finding])">Fix …</Button>
+      <Button v-if="ofKind.length > 1" @click="proof.mend(ofKind)">Fix all {{ ofKind.length }} …</Button>
     </div>
     <h3>The rule</h3>
     <p>
       It looks for {{ rule.about }}.
       <span class="quiet"
-        >After
+        >Source:
         <a v-if="source.url" :href="source.url" target="_blank" rel="noopener">{{
           source.words || source.url
         }}</a><template v-else>{{ source.words }}</template
         >.</span
       >
     </p>
-    <h3>Set aside</h3>
+    <h3>Ignore</h3>
     <template v-if="reason !== undefined">
       <p>“{{ reason }}”</p>
-      <Button size="small" @click="proof.setAside([finding.key], undefined)">Look at it again</Button>
+      <Button size="small" @click="proof.setAside([finding.key], undefined)">Stop ignoring</Button>
     </template>
     <template v-else>
       <Input
         v-model:value="typed"
         placeholder="why this is well as it is"
-        aria-label="Why it is set aside"
+        aria-label="Why it is ignored"
         @press-enter="setAside"
       />
       <p v-if="fault" class="field-fault" role="alert">{{ fault }}</p>
-      <p class="field-hint">It stays so until its place changes.</p>
-      <Button size="small" @click="setAside">Set aside</Button>
+      <p class="field-hint">Ignored until this text changes.</p>
+      <Button size="small" @click="setAside">Ignore</Button>
     </template>
   </div>
   <p v-else class="quiet">

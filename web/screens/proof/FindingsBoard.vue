@@ -97,7 +97,7 @@ function press(event: KeyboardEvent): void {
         @change="toggle(severity)"
         >{{ SEVERITY_WORDS[severity] }} ({{ proof.counts[severity] }})</Checkbox
       >
-      <label class="unseen" for="grouping">Put together</label>
+      <label class="unseen" for="grouping">Group by</label>
       <ChoiceField
         id="grouping"
         class="grouping"
@@ -126,7 +126,7 @@ function press(event: KeyboardEvent): void {
       </template>
       <template v-else>
         <Checkbox v-if="proof.aside.length > 0 || showsAside" v-model:checked="showsAside"
-          >what was set aside ({{ proof.aside.length }})</Checkbox
+          >ignored ones ({{ proof.aside.length }})</Checkbox
         >
         <span class="quiet">{{
           proof.all === undefined ? 'Not checked yet.' : 'Checked; kept up as you edit.'

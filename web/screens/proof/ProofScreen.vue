@@ -28,9 +28,9 @@ const VIEWS: readonly View[] = [
     details: FindingDetails,
     detailsLabel: 'The chosen finding',
   },
-  { name: 'walk', label: 'Walk', board: WalkBoard },
-  { name: 'looked-at', label: 'Looked at', board: SightBoard },
-  { name: 'links', label: 'Links', board: LinkBoard, details: CellDetails, detailsLabel: 'Links in figures' },
+  { name: 'walk', label: 'Link check', board: WalkBoard },
+  { name: 'looked-at', label: 'Review', board: SightBoard },
+  { name: 'links', label: 'Links', board: LinkBoard, details: CellDetails, detailsLabel: 'Link statistics' },
 ]
 
 const route = useRoute()

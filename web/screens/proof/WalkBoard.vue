@@ -12,7 +12,7 @@ import { siteWork } from '../../workers/siteWork.ts'
 /** Every link of every page of the finished site followed, as a visitor would who clicks them all. */
 const WHY: Readonly<Record<WalkFault['why'], string>> = {
   'leads nowhere': 'leads nowhere',
-  'no such part': 'leads to a part that the page does not have',
+  'no such heading': 'leads to a heading that the page does not have',
   differs: 'stands around the content, and differs from the home page',
   marks: 'has more than one here mark',
 }
@@ -29,6 +29,10 @@ const walked = shallowRef<unknown>()
 
 const isWhole = computed(() => report.value !== undefined && report.value.pages === report.value.total)
 const isOld = computed(() => walked.value !== openSite.site)
+const problems = computed(() => {
+  const { length } = report.value!.faults
+  return length === 0 ? 'no problems' : length === 1 ? '1 problem' : `${length} problems`
+})
 const leaving = computed(() => [...(report.value?.leaving ?? [])].sort(([a], [b]) => (a < b ? -1 : 1)))
 
 async function walk(): Promise<void> {
@@ -64,7 +68,7 @@ function show(fault: WalkFault): void {
   <div class="walk">
     <div class="bar">
       <Button v-if="!isWalking" type="primary" @click="walk">{{
-        report ? 'Walk again' : 'Walk the whole site'
+        report ? 'Check again' : 'Check all links'
       }}</Button>
       <Button v-else @click="stop">Stop</Button>
       <Progress
@@ -73,13 +77,12 @@ function show(fault: WalkFault): void {
         :percent="report ? Math.round((100 * report.pages) / report.total) : 0"
         :show-info="false"
         size="small"
-        aria-label="Pages walked"
+        aria-label="Pages checked"
       />
       <p v-if="report" role="status" class="words">
         <strong
           >{{ report.pages }} of {{ report.total }} pages, {{ report.links.toLocaleString('en') }} links,
-          {{ report.faults.length === 0 ? 'none' : report.faults.length }} that
-          {{ report.faults.length === 1 ? 'is not as it' : 'are not as they' }} must be.</strong
+          {{ problems }}.</strong
         >
         <template v-if="!isWalking && !isWhole"> Stopped before the end.</template>
         <template v-else-if="!isWalking && isOld"> The site has changed since.</template>
@@ -89,7 +92,7 @@ function show(fault: WalkFault): void {
       Every page is written as visitors will get it. Every link on it is followed, to pages, parts of pages,
       pictures, style sheets and files, and what stands around its content is held against the home page.
     </p>
-    <section v-if="report && report.faults.length > 0" tabindex="0" aria-label="What is not as it must be">
+    <section v-if="report && report.faults.length > 0" tabindex="0" aria-label="Problems">
       <table>
         <thead>
           <tr>

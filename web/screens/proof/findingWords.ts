@@ -11,8 +11,8 @@ export const GROUPINGS = ['rule', 'page', 'severity'] as const
 export type Grouping = (typeof GROUPINGS)[number]
 
 export const SEVERITY_WORDS: Readonly<Record<Severity, string>> = {
-  fault: 'Faults',
-  doubt: 'Doubts',
+  fault: 'Errors',
+  doubt: 'Warnings',
   hint: 'Hints',
 }
 
@@ -32,7 +32,7 @@ export function placeWords(site: Site, place: FindingPlace): string {
     case 'menu':
       return `Menu “${menuOf(site.surround, place.menu)?.name ?? ''}”`
     case 'look':
-      return 'Look'
+      return 'Design'
   }
 }
 

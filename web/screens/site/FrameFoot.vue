@@ -52,7 +52,7 @@ const counts = computed(() => {
     </p>
     <p class="quiet">{{ counts }}</p>
     <button type="button" class="plain-button" @click="$emit('keys')">
-      <IconKeyboard :size="18" aria-hidden="true" />Keys
+      <IconKeyboard :size="18" aria-hidden="true" />Keyboard shortcuts
     </button>
     <RippleDialog :open="showsRipple" @close="showsRipple = false" />
   </footer>

@@ -47,9 +47,9 @@ async function holdBack(event: Event): Promise<void> {
 
 <template>
   <div class="take-away">
-    <a class="main" :href="urlOf('archive.zip')" download @click="takeSite">Take away</a>
+    <a class="main" :href="urlOf('archive.zip')" download @click="takeSite">Download site</a>
     <Dropdown :trigger="['click']" placement="bottomRight" :get-popup-container="landmarkOf">
-      <button type="button" class="more" aria-label="Take away as …" aria-haspopup="menu">
+      <button type="button" class="more" aria-label="Export as …" aria-haspopup="menu">
         <IconChevronDown :size="16" aria-hidden="true" />
       </button>
       <template #overlay>
@@ -66,7 +66,7 @@ async function holdBack(event: Event): Promise<void> {
         new title breaks no link from elsewhere, and a page that moves leaves a redirect.
       </p>
       <Button type="primary" @click="pinAll">Pin them</Button>
-      <Button @click="unpinned = 0">Not now</Button>
+      <Button @click="unpinned = 0">Cancel</Button>
     </div>
   </div>
 </template>

@@ -32,9 +32,9 @@ async function start(): Promise<void> {
     <ListEditor v-model="text" :lines="reading.lines" :paths="reading.paths" />
     <p v-if="reading.refused" class="field-fault" role="alert">{{ reading.refused }}</p>
     <template #buttons>
-      <Button @click="$emit('close')">Leave it</Button>
+      <Button @click="$emit('close')">Cancel</Button>
       <Button type="primary" :disabled="!reading.change || !isCurrent" @click="start">
-        Start with {{ count === 1 ? '1 page' : `${count} pages` }}
+        Create site with {{ count === 1 ? '1 page' : `${count} pages` }}
       </Button>
     </template>
   </ModalDialog>

@@ -63,7 +63,7 @@ async function fromFile(event: Event): Promise<void> {
   <section class="new" aria-labelledby="new-heading">
     <h2 id="new-heading">A new site</h2>
     <form @submit.prevent="begin">
-      <label class="field-label" for="new-name">Its name</label>
+      <label class="field-label" for="new-name">Site name</label>
       <Input
         id="new-name"
         ref="nameInput"
@@ -72,7 +72,7 @@ async function fromFile(event: Event): Promise<void> {
         placeholder="Name of the site"
       />
       <fieldset class="starts">
-        <legend class="field-label">It starts with</legend>
+        <legend class="field-label">Start from</legend>
         <label v-for="one in STARTS" :key="one.key" :class="{ chosen: start === one.key }">
           <input v-model="start" type="radio" name="start" :value="one.key" />
           <span class="start-name">{{ one.name }}</span>
@@ -80,10 +80,10 @@ async function fromFile(event: Event): Promise<void> {
         </label>
       </fieldset>
       <p class="row">
-        <Button type="primary" html-type="submit" :loading="isMaking">Start</Button>
+        <Button type="primary" html-type="submit" :loading="isMaking">Create site</Button>
         <span class="quiet">or</span>
         <Button :disabled="isMaking" @click="chooser?.click()">
-          <span class="with-icon"><IconFileImport :size="17" aria-hidden="true" /> From a file …</span>
+          <span class="with-icon"><IconFileImport :size="17" aria-hidden="true" /> Import …</span>
         </Button>
       </p>
       <p class="quiet">A file can be a site file (JSON), an outline (OPML) or rows (CSV).</p>

@@ -115,8 +115,8 @@ onMounted(() => {
     >
       <p>Its {{ removing?.pages }} pages, its pictures and its history go with it. This cannot be undone.</p>
       <template #buttons>
-        <Button @click="removing = undefined">Keep</Button>
-        <Button type="primary" danger @click="removeNow">Remove for good</Button>
+        <Button @click="removing = undefined">Cancel</Button>
+        <Button type="primary" danger @click="removeNow">Delete permanently</Button>
       </template>
     </ModalDialog>
   </div>

@@ -44,7 +44,7 @@ const fullUrl = (id: EntryId) => sitesApi.previewUrl(openSite.id, addressesOf(si
           :model-value="id"
           @update:model-value="(next) => pick(at, next)"
         />
-        <a :href="fullUrl(id)" target="_blank" rel="noopener">in full</a>
+        <a :href="fullUrl(id)" target="_blank" rel="noopener">Open full size</a>
       </figcaption>
       <LivePage :page="id" :width="surrounding.width" class="page" />
     </figure>

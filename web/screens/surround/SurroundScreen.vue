@@ -34,9 +34,9 @@ interface View {
 const VIEWS: readonly View[] = [
   { name: '', label: 'Pieces', board: PiecesBoard, hasPages: true },
   { name: 'menus', label: 'Menus', board: MenusBoard, hasPages: true },
-  { name: 'marks', label: 'Marks', board: MarksBoard, settings: MarksSettings, hasPages: false },
-  { name: 'look', label: 'Look', board: LookBoard, settings: LookSettings, hasPages: true },
-  { name: 'words', label: 'Words', board: WordsBoard, hasPages: false },
+  { name: 'marks', label: 'Current page', board: MarksBoard, settings: MarksSettings, hasPages: false },
+  { name: 'look', label: 'Design', board: LookBoard, settings: LookSettings, hasPages: true },
+  { name: 'words', label: 'Labels', board: WordsBoard, hasPages: false },
   { name: 'files', label: 'Files', board: FilesBoard, hasPages: false },
   { name: 'source', label: 'Source', board: SourceBoard, hasPages: false },
   { name: 'compare', label: 'Compare', board: CompareBoard, hasPages: false },

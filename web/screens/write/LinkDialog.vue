@@ -72,7 +72,7 @@ function headingChoices(page: PageEntry): Choice[] {
           {
             key: `${page.id}#${at}`,
             label: text,
-            detail: known ? `#${known}` : 'gets an id',
+            detail: known ? `#${known}` : 'an anchor will be added',
             isHeading: true,
             reach: () => reachHeading(page, at, text, known),
           },
@@ -201,7 +201,7 @@ onMounted(() => field.value?.focus())
       Type some of a title, a path, or an address such as www.example.org.
     </p>
     <template #buttons>
-      <Button @click="emit('close')">Leave it</Button>
+      <Button @click="emit('close')">Cancel</Button>
       <Button type="primary" :disabled="choices.length === 0" @click="take(choices[active])">Link</Button>
     </template>
   </ModalDialog>

@@ -76,7 +76,7 @@ function take(): void {
         </button>
       </li>
     </ul>
-    <Button size="small" @click="chooser?.click()">Take one in …</Button>
+    <Button size="small" @click="chooser?.click()">Upload …</Button>
     <input
       ref="chooser"
       type="file"
@@ -91,18 +91,18 @@ function take(): void {
     <template v-if="chosen">
       <img :src="sitesApi.pictureUrl(chosen)" alt="" class="measure" @load="measured" />
       <div class="field">
-        <label class="field-label" :for="`${id}-alt`">What it says to those who do not see it</label>
+        <label class="field-label" :for="`${id}-alt`">Alternative text</label>
         <Input :id="`${id}-alt`" v-model:value="alt" :placeholder="chosen.alt" :disabled="isDecoration" />
       </div>
-      <Checkbox v-model:checked="isDecoration">it only decorates</Checkbox>
+      <Checkbox v-model:checked="isDecoration">Decorative image</Checkbox>
       <div class="field">
         <label class="field-label" :for="`${id}-caption`">Caption</label>
         <Input :id="`${id}-caption`" v-model:value="caption" placeholder="none" @press-enter="take" />
       </div>
     </template>
     <template #buttons>
-      <Button @click="emit('close')">Leave it</Button>
-      <Button type="primary" :disabled="!isReady" @click="take">Put it in</Button>
+      <Button @click="emit('close')">Cancel</Button>
+      <Button type="primary" :disabled="!isReady" @click="take">Insert</Button>
     </template>
   </ModalDialog>
 </template>

@@ -113,8 +113,8 @@ const setter = (field: EntryField) => (value: string) =>
     </ol>
     <p v-if="headings.length === 0" class="quiet">No headings in the text yet.</p>
     <div v-else class="shift">
-      <Button size="small" @click="shift(-1)">Promote</Button>
-      <Button size="small" @click="shift(1)">Demote</Button>
+      <Button size="small" @click="shift(-1)">Raise all headings</Button>
+      <Button size="small" @click="shift(1)">Lower all headings</Button>
       <span class="quiet">{{ range ? 'the chosen; Shift adds up to another' : 'all' }}</span>
     </div>
 
@@ -129,7 +129,7 @@ const setter = (field: EntryField) => (value: string) =>
       </template>
     </SavedText>
     <SavedText
-      label="First heading"
+      label="Page heading (h1)"
       placeholder="same as the title"
       :value="page.heading"
       :save="setter('heading')"
@@ -158,7 +158,7 @@ const setter = (field: EntryField) => (value: string) =>
     <p v-if="spelling.dictionaries.length === 0" class="quiet">
       No dictionary of this site’s language comes with Viatica.
     </p>
-    <p v-else-if="misspelt.length === 0" class="quiet">Every word stands in a dictionary.</p>
+    <p v-else-if="misspelt.length === 0" class="quiet">No spelling errors.</p>
     <ul v-else class="links">
       <li v-for="word in misspelt" :key="word">
         <button
@@ -175,7 +175,7 @@ const setter = (field: EntryField) => (value: string) =>
 
     <OwnWords />
 
-    <h2>Links that come in</h2>
+    <h2>Incoming links</h2>
     <ul v-if="linksIn.length > 0" class="links">
       <li v-for="link in linksIn" :key="link.from">
         <button type="button" class="link-button" @click="chosen.choose(link.from)">{{ link.label }}</button>
@@ -183,7 +183,7 @@ const setter = (field: EntryField) => (value: string) =>
         <code v-for="fragment in link.fragments" :key="fragment" class="path"> #{{ fragment }}</code>
       </li>
     </ul>
-    <p v-else class="quiet">No text links here; menus may.</p>
+    <p v-else class="quiet">No links from page content.</p>
   </div>
 </template>
 

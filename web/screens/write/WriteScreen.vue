@@ -26,8 +26,8 @@ import TextDetails from './TextDetails.vue'
 import VisualEditor from './visual/VisualEditor.vue'
 
 const VIEWS = [
-  { name: '', label: 'As it reads' },
-  { name: 'source', label: 'As source' },
+  { name: '', label: 'Visual' },
+  { name: 'source', label: 'HTML' },
 ]
 
 const route = useRoute()
@@ -143,8 +143,8 @@ onBeforeUnmount(() => {
         </template>
         <IconButton
           :icon="IconMarkdown"
-          title="Bring in Markdown: one file takes the place of this text, several become pages under it"
-          label="Bring in Markdown"
+          title="Import Markdown …: one file takes the place of this text, several become pages under it"
+          label="Import Markdown …"
           @click="chooser?.click()"
         />
         <input
@@ -158,7 +158,7 @@ onBeforeUnmount(() => {
         />
         <IconButton
           :icon="IconLayoutBottombarCollapse"
-          label="The page below the text"
+          label="Show preview"
           :aria-pressed="showsPage"
           @click="showsPage = !showsPage"
         />
@@ -174,8 +174,8 @@ onBeforeUnmount(() => {
           Another window changed this text while you wrote. Yours is kept here and not saved yet; the other is
           in the history either way.
         </p>
-        <Button size="small" @click="writing.settle('mine')">Save mine over it</Button>
-        <Button size="small" @click="writing.settle('theirs')">Take the other</Button>
+        <Button size="small" @click="writing.settle('mine')">Keep mine</Button>
+        <Button size="small" @click="writing.settle('theirs')">Use theirs</Button>
       </div>
       <p v-if="writing.fault" class="field-fault" role="alert">Not saved: {{ writing.fault }}</p>
       <StartFrom v-if="writing.text.trim() === ''" />

@@ -45,25 +45,25 @@ const RULE_WORDS: Readonly<Record<keyof Rules, string>> = {
   separator: 'separator',
   extension: 'extension',
   linkStyle: 'style of links',
-  baseUrl: 'published address',
+  baseUrl: 'base URL',
   namesIndex: 'links to folders',
   plannedPages: 'planned pages',
 }
 
 const LAYOUT_WORDS = {
-  flat: 'all files in one folder',
+  flat: 'all in one folder',
   nested: 'a folder for each section',
   folders: 'a folder for each page',
 } as const
 const LINK_WORDS = {
-  relative: 'from the page (works in any folder)',
-  root: 'from the root of the host',
-  absolute: 'with the published address',
+  relative: 'relative (works in any folder)',
+  root: 'root-relative',
+  absolute: 'absolute (needs the base URL)',
 } as const
 const PLANNED_WORDS = {
   'left-out': 'left out of menus and of the site',
   text: 'plain text in menus',
-  'stand-in': 'a stand-in page holds their place',
+  'stand-in': 'a placeholder page',
 } as const
 const optionsOf = <V extends string>(values: readonly V[], words?: Readonly<Record<V, string>>) =>
   values.map((value) => ({ value, label: words?.[value] ?? value }))
@@ -150,26 +150,30 @@ watch(
 <template>
   <div class="rules">
     <form class="form" @submit.prevent="take">
-      <LabelledChoice v-model="wanted.layout" label="Files stand" :options="optionsOf(LAYOUTS, LAYOUT_WORDS)">
+      <LabelledChoice
+        v-model="wanted.layout"
+        label="Folder structure"
+        :options="optionsOf(LAYOUTS, LAYOUT_WORDS)"
+      >
         <Checkbox v-if="wanted.layout === 'flat'" v-model:checked="wanted.carrySection" class="below">
-          names carry those of their sections
+          Prefix with section name
         </Checkbox>
       </LabelledChoice>
       <div class="pair">
-        <LabelledChoice v-model="wanted.separator" label="Words parted by" :options="optionsOf(SEPARATORS)" />
+        <LabelledChoice v-model="wanted.separator" label="Word separator" :options="optionsOf(SEPARATORS)" />
         <LabelledChoice v-model="wanted.extension" label="Extension" :options="optionsOf(EXTENSIONS)" />
       </div>
       <LabelledChoice
         v-model="wanted.linkStyle"
-        label="Links are written"
+        label="Link style"
         :options="optionsOf(LINK_STYLES, LINK_WORDS)"
       >
         <Checkbox v-model:checked="wanted.namesIndex" class="below">
-          and name <code>index{{ wanted.extension }}</code>
+          Include <code>index{{ wanted.extension }}</code>
         </Checkbox>
       </LabelledChoice>
       <div class="field">
-        <label class="field-label" for="base">Published address</label>
+        <label class="field-label" for="base">Base URL</label>
         <Input id="base" v-model:value="wanted.baseUrl" placeholder="https://www.example.org/" />
       </div>
       <LabelledChoice
@@ -179,10 +183,8 @@ watch(
       />
       <p v-if="outcome.fault" class="field-fault" role="alert">{{ outcome.fault }}</p>
       <p class="buttons">
-        <Button type="primary" html-type="submit" :disabled="!change || outcome.fault !== ''">
-          Take these settings
-        </Button>
-        <Button :disabled="!change" @click="leave">Leave it</Button>
+        <Button type="primary" html-type="submit" :disabled="!change || outcome.fault !== ''"> Apply </Button>
+        <Button :disabled="!change" @click="leave">Cancel</Button>
       </p>
     </form>
     <section class="effect" aria-label="Effect on every address">

@@ -13,7 +13,7 @@ const part = ref<'rules' | 'redirects'>('rules')
 const parts = computed(() => {
   const count = redirectsOf(openSite.site!).length
   return [
-    { value: 'rules', label: 'How files are named' },
+    { value: 'rules', label: 'Address settings' },
     { value: 'redirects', label: `Pins and redirects (${count})` },
   ]
 })

@@ -121,7 +121,7 @@ function put(): void {
           <tr>
             <th scope="col">From</th>
             <th scope="col">Leads to</th>
-            <th scope="col">Made by</th>
+            <th scope="col">Created</th>
             <th scope="col"><span class="unseen">Actions</span></th>
           </tr>
         </thead>
@@ -132,7 +132,7 @@ function put(): void {
               <span v-if="redirect.rests" class="why">{{ WHY_IT_RESTS[redirect.rests] }}</span>
             </td>
             <td>{{ targetWords(redirect.to) }}</td>
-            <td>{{ redirect.origin === 'own' ? 'you' : 'its pin' }}</td>
+            <td>{{ redirect.origin === 'own' ? 'by you' : 'automatically' }}</td>
             <td class="actions">
               <button
                 type="button"
@@ -185,8 +185,8 @@ function put(): void {
       </div>
       <p v-if="fault" class="field-fault" role="alert">{{ fault }}</p>
       <p class="buttons">
-        <Button type="primary" html-type="submit">{{ editing ? 'Keep' : 'Add' }}</Button>
-        <Button v-if="editing" @click="clear">Leave it</Button>
+        <Button type="primary" html-type="submit">{{ editing ? 'Save' : 'Add' }}</Button>
+        <Button v-if="editing" @click="clear">Cancel</Button>
       </p>
     </form>
   </div>

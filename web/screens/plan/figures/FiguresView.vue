@@ -30,13 +30,13 @@ const told = computed(() => {
     { figure: all.onSite, words: 'pages on the site now' },
     {
       figure: all.navigationLinks,
-      words: 'navigation links kept for you',
+      words: 'navigation links kept up to date',
       more: `${perPage(all.navigationLinks)} a page; ${number.format(all.menuLinks)} of them in menus`,
     },
     { figure: all.textLinks, words: 'links in text', more: `${perPage(all.textLinks)} a page` },
     {
       figure: all.byClicks.length - 1,
-      words: 'clicks at the most from the home page',
+      words: 'most clicks from home',
       more: all.unreached > 0 ? `${all.unreached} pages cannot be reached by links at all` : '',
     },
   ]

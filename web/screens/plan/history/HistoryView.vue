@@ -51,9 +51,9 @@ async function goBackTo({ revision, words }: PastChange): Promise<void> {
     if (!change) return void (openSite.notice = 'The site is the same now as it was then.')
     const foreseen = await siteWork.foresee(change)
     if (typeof foreseen === 'string') return void (trouble.value = foreseen)
-    const title = `Go back to: ${words}`
-    if (await ripple.ask({ title, yes: 'Go back', isMove: false, foreseen }))
-      openSite.notice = openSite.goBack(revision, change, shortened(`Gone back to: ${words}`, 500)) ?? ''
+    const title = `Restore: ${words}`
+    if (await ripple.ask({ title, yes: 'Restore', isMove: false, foreseen }))
+      openSite.notice = openSite.goBack(revision, change, shortened(`Restored: ${words}`, 500)) ?? ''
   })
 }
 </script>
@@ -74,10 +74,10 @@ async function goBackTo({ revision, words }: PastChange): Promise<void> {
             v-else
             type="button"
             class="link-button"
-            :aria-label="`Go back to: ${change.words}`"
+            :aria-label="`Restore: ${change.words}`"
             @click="goBackTo(change)"
           >
-            Go back to here
+            Restore this version
           </button>
         </li>
       </ol>
@@ -89,7 +89,7 @@ async function goBackTo({ revision, words }: PastChange): Promise<void> {
         class="link-button"
         @click="goBackTo({ revision: 0, words: 'the site as it was made', madeAt: '' })"
       >
-        Go back to here
+        Restore this version
       </button>
     </p>
     <Button v-if="hasMore" @click="read(changes!.at(-1)!.revision)">Older changes</Button>

@@ -49,7 +49,7 @@ defineExpose({ choose: () => chooser.value!.click() })
   />
   <ModalDialog v-if="fault" open title="This inventory cannot be read" @close="close">
     <p role="alert">{{ fault }}</p>
-    <p class="quiet">Nothing was changed. Mend the file and read it again.</p>
+    <p class="quiet">Nothing was changed. Fix the file and import it again.</p>
     <template #buttons><Button type="primary" @click="close">Close</Button></template>
   </ModalDialog>
   <ModalDialog v-if="reading" open wide title="What the inventory changes" @close="close">
@@ -86,8 +86,8 @@ defineExpose({ choose: () => chooser.value!.click() })
       </div>
     </VirtualRows>
     <template #buttons>
-      <Button @click="close">Leave it</Button>
-      <Button type="primary" :disabled="!reading.change" @click="take">Take all</Button>
+      <Button @click="close">Cancel</Button>
+      <Button type="primary" :disabled="!reading.change" @click="take">Apply all</Button>
     </template>
   </ModalDialog>
 </template>

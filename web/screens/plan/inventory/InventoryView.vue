@@ -226,7 +226,7 @@ watch(
         <IconDownload :size="17" aria-hidden="true" />CSV
       </button>
       <button type="button" class="plain-button" @click="importer?.choose()">
-        <IconFileImport :size="17" aria-hidden="true" />Read back a CSV …
+        <IconFileImport :size="17" aria-hidden="true" />Import CSV …
       </button>
     </div>
     <div ref="scroller" class="scroller">
@@ -269,7 +269,7 @@ watch(
               <input
                 v-else
                 :aria-label="`Only with ${column.name}`"
-                :placeholder="column.field || column.name === 'address' ? 'has …' : '> 0'"
+                :placeholder="column.field || column.name === 'address' ? 'contains …' : '> 0'"
                 :value="filterOf(column.name)"
                 @input="setFilter(column.name, ($event.target as HTMLInputElement).value)"
               />

@@ -79,10 +79,10 @@ onBeforeUnmount(() => dialog.value?.close())
         <Button
           ref="seenButton"
           type="primary"
-          title="Seen, and on to the next that is left (S)"
+          title="Mark as reviewed, and on to the next that is left (S)"
           @click="tick"
-          ><template v-if="looking.here.state === 'seen'">Untick</template
-          ><template v-else><IconCheck :size="16" aria-hidden="true" /> Seen</template></Button
+          ><template v-if="looking.here.state === 'seen'">Mark as not reviewed</template
+          ><template v-else><IconCheck :size="16" aria-hidden="true" /> Mark as reviewed</template></Button
         >
         <IconButton :icon="IconX" label="Close" title="Close (Esc)" @click="emit('close')" />
       </div>

@@ -43,16 +43,16 @@ function start(): void {
 <template>
   <div v-if="looking.pages" class="sight">
     <div class="bar">
-      <Button type="primary" @click="start">Go through the pages</Button>
+      <Button type="primary" @click="start">Review the pages</Button>
       <Progress
         class="progress"
         :percent="Math.round((100 * seen) / (looking.pages.length || 1))"
         :show-info="false"
         size="small"
-        aria-label="Pages seen"
+        aria-label="Pages reviewed"
       />
       <p role="status" class="words">
-        <strong>{{ seen }} of {{ looking.pages.length }} pages seen</strong> as they are now
+        <strong>{{ seen }} of {{ looking.pages.length }} pages reviewed</strong> as they are now
       </p>
       <Checkbox v-model:checked="onlyLeft">only what is left</Checkbox>
     </div>
@@ -72,9 +72,9 @@ function start(): void {
           <span class="state">{{ words(row) }}</span>
           <Button
             size="small"
-            :aria-label="`${row.state === 'seen' ? 'Untick' : 'Tick'} ${labelled(row.page)}`"
+            :aria-label="`${row.state === 'seen' ? 'Mark as not reviewed' : 'Mark as reviewed'}: ${labelled(row.page)}`"
             @click="looking.tick(row.page, row.state !== 'seen')"
-            >{{ row.state === 'seen' ? 'Untick' : 'Tick' }}</Button
+            >{{ row.state === 'seen' ? 'Mark as not reviewed' : 'Mark as reviewed' }}</Button
           >
         </div>
       </template>

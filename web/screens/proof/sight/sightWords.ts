@@ -4,9 +4,9 @@ import type { PageSight } from '@viatica/core/seen/seen.ts'
 export function sightWords({ state, reasons }: PageSight, on: string | undefined): string {
   switch (state) {
     case 'unseen':
-      return 'not looked at yet'
+      return 'not reviewed yet'
     case 'seen':
-      return `seen ${on ?? ''}`
+      return `reviewed ${on ?? ''}`
     case 'changed':
       return `changed since: ${reasons.join(', ')}`
   }

@@ -60,21 +60,21 @@ async function replace(event: Event): Promise<void> {
       :value="file.path"
       :save="(path) => siteFiles.rename(file, path)"
     >
-      <template #hint>folders parted by <code>/</code>; all links follow</template>
+      <template #hint>Use <code>/</code> between folders; all links follow</template>
     </SavedText>
     <SavedText
       v-if="isPicture"
-      label="Alternative text"
+      label="Default alternative text"
       :rows="2"
       :value="file.alt"
       :save="(alt) => siteFiles.describe(file, alt)"
-    >
-      <template #hint>said wherever nothing else is said for the picture</template>
-    </SavedText>
+    />
     <div class="buttons">
       <Button @click="chooser?.click()">Replace …</Button>
       <Button danger @click="removing = true">Remove …</Button>
-      <a :href="url" target="_blank" rel="noopener">{{ endingOf(file.path).toUpperCase() }} in full</a>
+      <a :href="url" target="_blank" rel="noopener"
+        >{{ endingOf(file.path).toUpperCase() }}: Open full size</a
+      >
       <input
         ref="chooser"
         type="file"

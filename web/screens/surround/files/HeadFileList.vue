@@ -31,7 +31,7 @@ const options = computed(() => {
   return [
     { value: '', label: 'Add …' },
     ...free.map((file) => ({ value: file.id, label: file.path })),
-    { value: ELSEWHERE, label: 'one from elsewhere' },
+    { value: ELSEWHERE, label: 'External URL' },
   ]
 })
 

@@ -37,7 +37,7 @@ function remove(): void {
       </p>
     </template>
     <template #buttons>
-      <Button @click="emit('close')">Keep</Button>
+      <Button @click="emit('close')">Cancel</Button>
       <Button type="primary" danger autofocus @click="remove">Remove</Button>
     </template>
   </ModalDialog>

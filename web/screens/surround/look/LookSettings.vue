@@ -41,12 +41,12 @@ const FONT_LABELS = {
   'old-style': 'old-style serif',
   sans: 'sans, of the system',
   humanist: 'humanist sans',
-  mono: 'one width',
+  mono: 'monospace',
   literata: 'Literata, a serif for reading',
   bitter: 'Bitter, a serif with weight',
   'source-sans': 'Source Sans 3',
   atkinson: 'Atkinson Hyperlegible',
-  'plex-mono': 'IBM Plex Mono, one width',
+  'plex-mono': 'IBM Plex Mono, monospace',
 }
 const HERE_LABELS = { bar: 'a bar', fill: 'filled with the accent', bold: 'bold and underlined' }
 const HOVER_LABELS = { fill: 'filled', underline: 'underlined', accent: 'in the accent' }
@@ -74,7 +74,7 @@ const TYPE: readonly Choice[] = [
 ]
 const MENUS: readonly Choice[] = [
   { field: 'here', label: 'The here mark is', options: named(HERE_LOOKS, HERE_LABELS) },
-  { field: 'hover', label: 'Pointed at, a link is', options: named(HOVER_LOOKS, HOVER_LABELS) },
+  { field: 'hover', label: 'Hover style', options: named(HOVER_LOOKS, HOVER_LABELS) },
   { field: 'side', label: 'The side stands', options: named(SIDES, { left: 'left', right: 'right' }) },
 ]
 const GROUPS = [
@@ -118,7 +118,7 @@ const setColour = (name: ColourName, event: Event) =>
       Named fonts are open: their files go into the site, with their licence, and nothing is fetched from
       elsewhere.
     </p>
-    <Button size="small" @click="set(DEFAULT_LOOK)">As at the start</Button>
+    <Button size="small" @click="set(DEFAULT_LOOK)">Reset to defaults</Button>
   </div>
 </template>
 

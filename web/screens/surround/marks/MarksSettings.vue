@@ -39,8 +39,8 @@ const LEVELS = [
 const separators = BREADCRUMB_SEPARATORS.map((value) => ({ value, label: value }))
 const SCOPE_LABELS = {
   site: 'the whole site',
-  section: 'each top-level section for itself',
-  series: 'only the sections picked as series',
+  section: 'each section',
+  series: 'selected sections',
 }
 const scopes = ORDER_SCOPES.map((value) => ({ value, label: SCOPE_LABELS[value] }))
 const sections = computed(() => {
@@ -78,7 +78,7 @@ function pickSeries(id: string, isPicked: boolean): void {
       class="tick"
       :checked="here.marksSections"
       @change="setHere({ marksSections: $event.target.checked })"
-      >the items above it are marked too</Checkbox
+      >Also mark parent items</Checkbox
     >
     <Checkbox class="tick" :checked="here.bodyId" @change="setHere({ bodyId: $event.target.checked })"
       >the body element carries an id of the page</Checkbox
@@ -92,7 +92,7 @@ function pickSeries(id: string, isPicked: boolean): void {
       @update:model-value="(level) => setBreadcrumb({ from: level === '1' ? 1 : 2 })"
     />
     <LabelledChoice
-      label="Between its links"
+      label="Separator"
       :options="separators"
       :model-value="breadcrumb.separator"
       @update:model-value="(separator) => setBreadcrumb({ separator })"
@@ -104,12 +104,12 @@ function pickSeries(id: string, isPicked: boolean): void {
       >ends with the page itself</Checkbox
     >
     <Checkbox class="tick" :checked="breadcrumb.data" @change="setBreadcrumb({ data: $event.target.checked })"
-      >also as data for search engines</Checkbox
+      >Add structured data (schema.org)</Checkbox
     >
 
     <h2>Previous and next</h2>
     <LabelledChoice
-      label="Lead through"
+      label="Previous/next runs through"
       :options="scopes"
       :model-value="order.scope"
       @update:model-value="(scope) => setOrder({ scope })"

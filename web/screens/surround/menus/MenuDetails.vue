@@ -68,7 +68,7 @@ function except(entry: string, fields: Partial<MenuException>): string | undefin
   <div>
     <h2>{{ menu.name }}</h2>
     <SavedText label="Name" :value="menu.name" :save="(name) => surrounding.setMenu(menu, { name })">
-      <template #hint>what those who hear the page know it by</template>
+      <template #hint>the label for screen readers, too</template>
     </SavedText>
     <template v-if="menu.kind === 'plan'">
       <LabelledChoice

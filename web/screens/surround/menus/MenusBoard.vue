@@ -36,7 +36,7 @@ function about(menu: Menu): string {
         <tr>
           <th scope="col">Menu</th>
           <th scope="col">Shows</th>
-          <th scope="col">Stands in</th>
+          <th scope="col">Used in</th>
         </tr>
       </thead>
       <tbody>
@@ -56,13 +56,13 @@ function about(menu: Menu): string {
             </button>
           </td>
           <td>{{ about(menu) }}</td>
-          <td>{{ uses.get(menu.id)?.join(', ') ?? 'nowhere yet: add a menu piece' }}</td>
+          <td>{{ uses.get(menu.id)?.join(', ') ?? 'not used yet' }}</td>
         </tr>
       </tbody>
     </table>
     <p class="buttons">
       <Button size="small" @click="surrounding.addMenu('plan')">Add a menu from the plan</Button>
-      <Button size="small" @click="surrounding.addMenu('picked')">Add a menu of picked links</Button>
+      <Button size="small" @click="surrounding.addMenu('picked')">Add a menu of custom links</Button>
     </p>
   </div>
 </template>

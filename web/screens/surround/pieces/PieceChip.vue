@@ -108,7 +108,7 @@ onBeforeUnmount(() => cleanup?.())
       :size="15"
       class="doubt"
       role="img"
-      :aria-label="doubts.length === 1 ? '1 doubt' : `${doubts.length} doubts`"
+      :aria-label="doubts.length === 1 ? '1 warning' : `${doubts.length} warnings`"
     />
   </button>
 </template>

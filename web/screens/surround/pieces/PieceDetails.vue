@@ -57,11 +57,11 @@ function stand(beside: boolean): void {
         @click="surrounding.remove(id)"
       />
     </header>
-    <ul v-if="doubts.length > 0" class="doubts" aria-label="Doubts">
+    <ul v-if="doubts.length > 0" class="doubts" aria-label="Warnings">
       <li v-for="doubt in doubts" :key="doubt">{{ doubt }}</li>
     </ul>
     <LabelledChoice
-      label="Stands in"
+      label="Position"
       :options="places"
       :model-value="standing.place"
       @update:model-value="moveTo"
@@ -71,7 +71,7 @@ function stand(beside: boolean): void {
       class="tick"
       :checked="piece.beside"
       @change="stand($event.target.checked)"
-      >in one row with the piece before it</Checkbox
+      >Same row as the piece before</Checkbox
     >
 
     <component :is="PIECE_FIELDS[piece.kind]" :piece="piece" />

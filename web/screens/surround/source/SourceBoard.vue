@@ -69,7 +69,7 @@ async function copy(): Promise<void> {
         <component :is="isCopied ? IconCheck : IconCopy" :size="15" aria-hidden="true" />
         {{ isCopied ? 'Copied' : 'Copy' }}
       </Button>
-      <a :href="sitesApi.previewUrl(openSite.id, path)" target="_blank" rel="noopener">in full</a>
+      <a :href="sitesApi.previewUrl(openSite.id, path)" target="_blank" rel="noopener">Open full size</a>
     </div>
     <nav class="parts" aria-label="Parts of the page">
       <button

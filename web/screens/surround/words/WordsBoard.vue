@@ -21,7 +21,7 @@ const usual = computed(() => wordsOfLanguage(settings.value.language))
 const own = computed(() => surrounding.surround.words)
 
 const LABELS: Readonly<Record<WordName, string>> = {
-  skip: 'Link past the header',
+  skip: 'Skip link',
   menu: 'Button of a folded menu',
   submenu: 'Button of a submenu',
   breadcrumb: 'The breadcrumb is called',

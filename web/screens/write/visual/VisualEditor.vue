@@ -148,7 +148,7 @@ defineExpose({ insert, giveHeadingId, show, selected })
       @picture="emit('picture')"
     />
     <div v-if="losses.length > 0" class="losses" role="status">
-      <p>This way of writing cannot hold all of this text. It would lose:</p>
+      <p>Visual editing would remove:</p>
       <ul>
         <li v-for="loss in losses.slice(0, 12)" :key="loss">
           <code>{{ loss }}</code>
@@ -158,9 +158,9 @@ defineExpose({ insert, giveHeadingId, show, selected })
     </div>
     <div v-if="leads" class="leads">
       <span :class="{ dead: !leads.isThere }">→ {{ leads.words }}</span>
-      <Button size="small" @click="emit('link')">Lead elsewhere</Button>
+      <Button size="small" @click="emit('link')">Edit link</Button>
       <Button size="small" @click="editor!.chain().focus().extendMarkRange('link').unsetLink().run()"
-        >No link</Button
+        >Remove link</Button
       >
     </div>
     <div v-if="isIn('table')" class="leads">

@@ -65,9 +65,9 @@ interface Tool {
 
 const chain = () => props.editor.chain().focus()
 const TOOLS: readonly Tool[] = [
-  { words: 'Strong', key: 'Ctrl+B', icon: IconBold, of: 'bold', run: () => chain().toggleBold().run() },
+  { words: 'Bold', key: 'Ctrl+B', icon: IconBold, of: 'bold', run: () => chain().toggleBold().run() },
   {
-    words: 'Emphasis',
+    words: 'Italic',
     key: 'Ctrl+I',
     icon: IconItalic,
     of: 'italic',
@@ -91,7 +91,7 @@ const TOOLS: readonly Tool[] = [
     icon: IconCornerDownLeft,
     run: () => chain().setHardBreak().run(),
   },
-  { words: 'Rule', icon: IconMinus, run: () => chain().setHorizontalRule().run() },
+  { words: 'Horizontal line', icon: IconMinus, run: () => chain().setHorizontalRule().run() },
 ]
 const isOn = ({ of }: Tool) => (of === undefined ? undefined : props.tick >= 0 && props.editor.isActive(of))
 </script>

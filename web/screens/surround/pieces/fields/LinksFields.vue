@@ -11,8 +11,6 @@ const set = (fields: Partial<PieceOf<'links'>>) => surrounding.set(props.piece, 
 </script>
 
 <template>
-  <SavedText label="Called" :value="piece.label" :save="(label) => set({ label })">
-    <template #hint>for those who hear the page</template>
-  </SavedText>
+  <SavedText label="Label for screen readers" :value="piece.label" :save="(label) => set({ label })" />
   <PickedLinks label="Links" :links="piece.links" can-be-button :save="(links) => set({ links })" />
 </template>

@@ -13,10 +13,10 @@ const set = (fields: Partial<PieceOf<'menu'>>) => surrounding.set(props.piece, f
 
 const menus = computed(() => surrounding.surround.menus.map(({ id, name }) => ({ value: id, label: name })))
 const SHAPE_LABELS: Readonly<Record<MenuShape, string>> = {
-  row: 'a row',
-  stack: 'a stack',
-  opening: 'a row with submenus that open',
-  line: 'one line with separators',
+  row: 'row',
+  stack: 'vertical list',
+  opening: 'dropdown',
+  line: 'inline',
   columns: 'columns',
 }
 const shapes = MENU_SHAPES.map((value) => ({ value, label: SHAPE_LABELS[value] }))
@@ -30,12 +30,12 @@ const shapes = MENU_SHAPES.map((value) => ({ value, label: SHAPE_LABELS[value] }
     @update:model-value="(menu) => set({ menu })"
   />
   <LabelledChoice
-    label="Drawn as"
+    label="Layout"
     :options="shapes"
     :model-value="piece.shape"
     @update:model-value="(shape) => set({ shape })"
   />
   <Checkbox class="tick" :checked="piece.folds" @change="set({ folds: $event.target.checked })"
-    >folds behind a button on narrow screens</Checkbox
+    >Collapses to a menu button on small screens</Checkbox
   >
 </template>
