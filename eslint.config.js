@@ -24,7 +24,17 @@ const IMPURE = [
  */
 const CORE = [
   ...['standard', 'pointer', 'plan', 'plan/change', 'address', 'navigate', 'render', 'formats', 'files'],
-  ...['shape', 'structure', 'figures', 'inventory', 'search', 'starters', 'compare', 'content', 'spelling'],
+  ...[
+    'shape',
+    'structure',
+    'statistics',
+    'inventory',
+    'search',
+    'starters',
+    'compare',
+    'content',
+    'spelling',
+  ],
   ...['check', 'walk', 'ripple', 'seen'],
 ]
 const OUTSIDE_CORE = { group: ['node:*', 'vue', 'express', '@viatica/*'], message: 'Core stands on its own.' }
@@ -40,9 +50,9 @@ const limitsAt = (folder, up = '(?:\\./|(?:\\.\\./)+)') => {
   const message = `core/${folder} imports from those above it in docs/architecture.md.`
   const patterns = [OUTSIDE_CORE]
   if (later.length > 0) patterns.push({ regex: `^${up}${except}(?:${later.join('|')})/`, message })
-  // Of pieces, what they are belongs to the plan, what they show to rendering, what is doubtful about them to the rules.
+  // Of pieces, what they are belongs to the plan, what they show to rendering, what is to be warned of in them to the rules.
   if (at < CORE.indexOf('render')) patterns.push({ regex: `pieces/(?!.*[mM]odels?\\.ts$)`, message })
-  if (at < CORE.indexOf('check')) patterns.push({ regex: `pieces/.*[dD]oubts\\.ts$`, message })
+  if (at < CORE.indexOf('check')) patterns.push({ regex: `pieces/.*[wW]arnings\\.ts$`, message })
   return { 'no-restricted-imports': ['error', { patterns }] }
 }
 
@@ -59,8 +69,8 @@ const inOrder = (folder) => ({
 /** The files of pieces, each as those of the folder of core that it belongs to. */
 const PIECES = [
   ['**/*odel?(s).ts', 'plan'],
-  ['**/!(*odel|*odels|*oubts).ts', 'render'],
-  ['**/*oubts.ts', 'check'],
+  ['**/!(*odel|*odels|*arnings).ts', 'render'],
+  ['**/*arnings.ts', 'check'],
 ].flatMap(([names, folder]) =>
   [
     ['*', '\\.\\./'],

@@ -17,7 +17,7 @@ async function siteNow(page: Page, served: Served): Promise<Site> {
 const shape = ({ plan }: Site) =>
   [...walk(plan)].map(({ entry, depth }) => '  '.repeat(depth) + labelOf(entry))
 
-/** Forty lines on three levels, two of them doubtful. */
+/** Forty lines on three levels, two of them with problems. */
 const LIST = [
   'Visit us',
   ...['Getting here', 'Opening times', 'Prices', 'Groups', 'Access'].map((line) => `  ${line}`),
@@ -48,7 +48,7 @@ const LIST = [
   'Contact',
 ]
 
-test('by keyboard alone: a site from a pasted list, doubts corrected, a section moved, five pages planned', async ({
+test('by keyboard alone: a site from a pasted list, problems corrected, a section moved, five pages planned', async ({
   page,
   served,
   watched,
@@ -70,18 +70,18 @@ test('by keyboard alone: a site from a pasted list, doubts corrected, a section 
   await page.keyboard.insertText(LIST.join('\n'))
   await expect(page.getByText('40 pages, 2 lines with problems')).toBeVisible()
 
-  // To the next doubt and back into the text, twice: a line that jumped, and a title that stands twice.
-  const toNextDoubt = async () => {
+  // To the next warning and back into the text, twice: a line that jumped, and a title that stands twice.
+  const toNextProblem = async () => {
     await page.keyboard.press('Tab')
     await expect(page.getByRole('button', { name: 'Next problem' })).toBeFocused()
     await page.keyboard.press('Enter')
   }
   await page.keyboard.press('Control+Home')
-  await toNextDoubt()
+  await toNextProblem()
   await page.keyboard.press('Alt+ArrowLeft')
   await page.keyboard.press('Alt+ArrowLeft')
   await expect(page.getByText('40 pages, 1 line with a problem')).toBeVisible()
-  await toNextDoubt()
+  await toNextProblem()
   await page.keyboard.insertText('  Prices for schools')
   await expect(page.getByText('40 pages, no problems')).toBeVisible()
   for (let n = 0; n < 4; n++) {

@@ -10,7 +10,7 @@ async function openProof(page: Page): Promise<void> {
   await expect(page.getByText('Checked; kept up as you edit.')).toBeVisible()
 }
 
-/** Plants ten faults and doubts through the interface, on three pages and in the plan. */
+/** Plants ten faults and warnings through the interface, on three pages and in the plan. */
 async function plantTen(page: Page): Promise<void> {
   await choose(page, 'visit')
   await writeSource(
@@ -48,7 +48,7 @@ async function seek(page: Page, words: string): Promise<void> {
   await page.getByLabel('Find among the findings').fill(words)
 }
 
-test('ten faults planted through the interface are all found; those that have a mend are mended, the rest put right, and the list is empty', async ({
+test('ten faults planted through the interface are all found; those that have a fix are fixed, the rest put right, and the list is empty', async ({
   page,
   served,
   watched,

@@ -121,12 +121,12 @@ test('misspelt words are shown beside the text and among the findings, corrected
   await expect(finding).toHaveCount(0)
   await page.getByRole('link', { name: 'Write', exact: true }).click()
   await beside.getByText('13 words of the site’s own').click()
-  await beside.getByRole('button', { name: 'Take Ramsgill out' }).click()
+  await beside.getByRole('button', { name: 'Remove Ramsgill from dictionary' }).click()
   await expect(beside.getByRole('button', { name: 'Ramsgill', exact: true })).toBeVisible()
   expect(watched).toEqual({ errors: [], strangers: [] })
 })
 
-test('the damaged demo shows what Proof finds, and what can be mended is mended as one change', async ({
+test('the damaged demo shows what Proof finds, and what can be fixed is fixed as one change', async ({
   page,
   served,
 }) => {

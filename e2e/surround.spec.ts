@@ -83,7 +83,7 @@ async function buildSurround(page: Page): Promise<void> {
   await side.getByLabel('Layout').selectOption('dropdown')
   await side.getByText('Collapses to a menu button').click()
   await add(page, 'header', 'Custom links')
-  await side.getByLabel('Called').fill('Take part')
+  await side.getByLabel('Label for screen readers').fill('Take part')
   await addLink(side, 'Book a boat', 'www.example.org/boats')
   await side.getByText('as a button').click()
   // By keys: up beside the brand, above the menu.

@@ -71,7 +71,7 @@ for (let n = 0; n < 3; n++) {
   await page.keyboard.press('s')
   await page.waitForTimeout(700)
 }
-await picture('proof-looked-at')
+await picture('proof-review')
 await page.keyboard.press('Escape')
 
 await page.goto(url)

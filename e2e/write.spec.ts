@@ -87,7 +87,7 @@ test('a page written as it reads, with a link, a picture and a quotation, keeps 
   // The target moves to another section: the link of the export leads there.
   await choose(page, 'tanyard')
   await page.keyboard.press('m')
-  await page.getByRole('dialog').getByLabel(/under/i).first().fill('Nature')
+  await page.getByRole('dialog').getByLabel('New parent').fill('Nature')
   await page.keyboard.press('Enter')
   await page.getByRole('dialog').getByRole('button', { name: /^Move/ }).click()
   const question = page.getByRole('dialog').getByRole('button', { name: 'Move', exact: true })
@@ -128,7 +128,7 @@ test('switching never changes a byte, and what one way would lose it does not op
   await writeSource(page, '<p>one</p><details><summary>More</summary><p class="x">two</p></details>')
   await holds(served, id, 'stoppages', '<details>')
   await page.getByRole('link', { name: 'Visual' }).click()
-  await expect(page.getByText('It would lose:')).toBeVisible()
+  await expect(page.getByText('Visual editing would remove:')).toBeVisible()
   await expect(page.locator('.losses li')).toHaveText(['<details>', '<summary>', 'class="x" of <p>'])
   await page.locator('.ProseMirror').click()
   await page.keyboard.type('lost')
@@ -163,7 +163,7 @@ test('the source closes tags, underlines errors of the standard, completes links
   await holds(served, id, 'privacy', '<a href="entry:contact">us</a>')
 })
 
-test('headings are listed with their doubts, and demoted together; ids that are renamed are followed', async ({
+test('headings are listed with their warnings, and demoted together; ids that are renamed are followed', async ({
   page,
   served,
 }) => {

@@ -20,12 +20,12 @@ export const router = createRouter({
       children: [
         { path: '', redirect: (to) => ({ name: 'plan', params: to.params }) },
         {
-          path: 'plan/:view(structure|inventory|addresses|figures|history)?',
+          path: 'plan/:view(structure|inventory|addresses|statistics|history)?',
           name: 'plan',
           component: SCREENS.plan,
         },
         {
-          path: 'surround/:view(menus|marks|look|words|files|source|compare)?',
+          path: 'surround/:view(menus|current-page|design|labels|files|source|compare)?',
           name: 'surround',
           component: SCREENS.surround,
         },
@@ -35,7 +35,7 @@ export const router = createRouter({
           component: SCREENS.write,
         },
         {
-          path: 'proof/:view(walk|links|looked-at)?',
+          path: 'proof/:view(link-check|links|review)?',
           name: 'proof',
           component: SCREENS.proof,
         },

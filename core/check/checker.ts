@@ -1,5 +1,5 @@
 import { addressesOf } from '../address/addresses.ts'
-import { clicksFromHome, linkGraph } from '../figures/linkGraph.ts'
+import { clicksFromHome, linkGraph } from '../statistics/linkGraph.ts'
 import { bodyMark } from '../plan/bodyMark.ts'
 import type { EntryId, PageEntry } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'

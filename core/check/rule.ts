@@ -1,12 +1,12 @@
 import type { Addresses } from '../address/addresses.ts'
-import type { PageLinks } from '../figures/linkGraph.ts'
+import type { PageLinks } from '../statistics/linkGraph.ts'
 import type { Change } from '../plan/change/change.ts'
 import type { EntryId, PageEntry } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
 import type { UnknownWords } from '../spelling/spelling.ts'
 
-/** `fault`: visitors meet it. `doubt`: it may be meant. `hint`: it could be better. */
-export const SEVERITIES = ['fault', 'doubt', 'hint'] as const
+/** `fault`: visitors meet it. `warning`: it may be meant. `hint`: it could be better. */
+export const SEVERITIES = ['error', 'warning', 'hint'] as const
 export type Severity = (typeof SEVERITIES)[number]
 
 export const GROUPS = [
@@ -43,7 +43,7 @@ export interface Found {
   /** What was judged: while it stays, a finding that was set aside stays so. */
   readonly gist: string
   /** The change that puts it right, where there is one. */
-  readonly mend?: Change | undefined
+  readonly fix?: Change | undefined
 }
 
 /** What rules may ask for; all of it is worked out at most once for a site. */

@@ -459,19 +459,19 @@ test('every rule has a case, a group, and a source', () => {
 })
 
 test.each(CASES.filter(([rule]) => rule !== 'name-taken'))(
-  'a mend of %s, where there is one, leaves nothing of it',
+  'a fix of %s, where there is one, leaves nothing of it',
   (rule, bad) => {
     let site = make(clean, ...bad)
-    const mendOf = () => new Checker().check(site).find((one) => one.rule === rule && one.mend)?.mend
+    const fixOf = () => new Checker().check(site).find((one) => one.rule === rule && one.fix)?.fix
     const before = found(site, rule).length
-    let mends = 0
-    for (let mend = mendOf(); mend && mends < 5; mend = mendOf()) {
-      site = applyChange(site, mend).site
-      mends++
+    let fixes = 0
+    for (let fix = fixOf(); fix && fixes < 5; fix = fixOf()) {
+      site = applyChange(site, fix).site
+      fixes++
     }
-    expect(mendOf()).toBeUndefined()
+    expect(fixOf()).toBeUndefined()
     // Each takes at least its own finding away; what is left has none.
-    expect(found(site, rule).length).toBeLessThanOrEqual(before - mends)
+    expect(found(site, rule).length).toBeLessThanOrEqual(before - fixes)
   },
 )
 

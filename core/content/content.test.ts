@@ -122,13 +122,13 @@ describe('headings', () => {
   const HTML = '<h2>One</h2><p>x</p><h4 id="two">Two <em>b</em></h4><h3></h3><h2>Three</h2>'
 
   test('with what is wrong with how they follow one another', () => {
-    expect(headingsOf(HTML).map(({ level, text, id, doubt }) => [level, text, id, doubt])).toEqual([
+    expect(headingsOf(HTML).map(({ level, text, id, warning }) => [level, text, id, warning])).toEqual([
       [2, 'One', '', undefined],
       [4, 'Two b', 'two', 'skips a level'],
       [3, '', '', 'empty'],
       [2, 'Three', '', undefined],
     ])
-    expect(headingsOf('<h1>a</h1><h1>b</h1>').map(({ doubt }) => doubt)).toEqual([
+    expect(headingsOf('<h1>a</h1><h1>b</h1>').map(({ warning }) => warning)).toEqual([
       undefined,
       'first level again',
     ])

@@ -1,7 +1,7 @@
 import { elementsOf, parseMainContent, textOf } from '../standard/fragment.ts'
 
 /** What is wrong with how a heading follows the ones before it (common practice; WCAG 2.2, technique H42). */
-export type HeadingDoubt = 'skips a level' | 'first level again' | 'empty'
+export type HeadingWarning = 'skips a level' | 'first level again' | 'empty'
 
 /** A heading of main content. */
 export interface Heading {
@@ -14,14 +14,14 @@ export interface Heading {
   readonly start: number
   readonly end: number
   readonly line: number
-  readonly doubt: HeadingDoubt | undefined
+  readonly warning: HeadingWarning | undefined
 }
 
 /**
  * The headings of main content in their order. Where it brings no first-level one, one stands above it already.
  */
 export function headingsOf(html: string): Heading[] {
-  const found: Omit<Heading, 'doubt'>[] = []
+  const found: Omit<Heading, 'warning'>[] = []
   for (const { element } of elementsOf(parseMainContent(html, true))) {
     const level = /^h([1-6])$/.exec(element.tagName)?.[1]
     const at = element.sourceCodeLocation
@@ -40,10 +40,10 @@ export function headingsOf(html: string): Heading[] {
   return found.map((heading) => {
     const { level, text } = heading
     const isAgain = level === 1 && firsts++ > 0
-    const doubt =
+    const warning =
       text === '' ? 'empty' : isAgain ? 'first level again' : level > above + 1 ? 'skips a level' : undefined
     above = level
-    return { ...heading, doubt }
+    return { ...heading, warning }
   })
 }
 

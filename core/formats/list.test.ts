@@ -11,8 +11,10 @@ function read(text: string, options = {}) {
 /** Branches as indented lines. */
 const shape = (branches: readonly Branch[], indent = ''): string[] =>
   branches.flatMap((branch) => [indent + labelOf(branch), ...shape(branch.entries, `${indent} `)])
-const doubtsOf = (text: string, options = {}) =>
-  read(text, options).lines.flatMap(({ number, doubts }) => doubts.map(({ doubt }) => `${number}: ${doubt}`))
+const warningsOf = (text: string, options = {}) =>
+  read(text, options).lines.flatMap(({ number, warnings }) =>
+    warnings.map(({ warning }) => `${number}: ${warning}`),
+  )
 
 const SHAPE = ['Visit', ' Getting here', ' Times', '  Winter', 'Boats']
 
@@ -36,7 +38,7 @@ describe('a pasted list', () => {
       'Visit\tSee us\n\tGetting here\t\n\t"Times ""and"" days"\tTimes\nBoats\t',
     )
     expect(shape(branches)).toEqual(['See us', ' Getting here', ' Times', 'Boats'])
-    expect(lines[2]).toMatchObject({ title: 'Times "and" days', label: 'Times', level: 2, doubts: [] })
+    expect(lines[2]).toMatchObject({ title: 'Times "and" days', label: 'Times', level: 2, warnings: [] })
   })
 
   test('a title that begins like a number or a dash keeps it', () => {
@@ -45,9 +47,9 @@ describe('a pasted list', () => {
     ).toEqual(['2026 in pictures', '3D models', '-5 degrees', '1.5 miles'])
   })
 
-  test('doubts are told line by line, and the lines are kept where they can be', () => {
+  test('warnings are told line by line, and the lines are kept where they can be', () => {
     const text = 'Visit\n  Times\n      Winter\n  - \nTimes\nBo\u0007ats\nvisit'
-    expect(doubtsOf(text)).toEqual([
+    expect(warningsOf(text)).toEqual([
       '3: jumps a level: it stands under the line before',
       '4: no title: left out',
       '5: the same title stands on line',
@@ -55,18 +57,18 @@ describe('a pasted list', () => {
       '7: the same title stands on line',
     ])
     expect(shape(read(text).branches)).toEqual(['Visit', ' Times', '  Winter', 'Times', 'Bo ats', 'visit'])
-    expect(doubtsOf('Walks', { known: new Set(['walks']) })).toEqual([
+    expect(warningsOf('Walks', { known: new Set(['walks']) })).toEqual([
       '1: the site already has a page with this title',
     ])
   })
 
   test('what is too long, too deep or too many is told', () => {
-    expect(doubtsOf('x'.repeat(400))).toEqual(['1: too long: cut to 300 characters'])
+    expect(warningsOf('x'.repeat(400))).toEqual(['1: too long: cut to 300 characters'])
     const deep = Array.from({ length: 30 }, (_, n) => `${'  '.repeat(n)}p${n}`).join('\n')
     const { lines } = read(deep)
     expect(Math.max(...lines.map(({ level }) => level))).toBe(MAX_LEVELS - 1)
     expect(
-      lines.filter(({ doubts }) => doubts.some(({ doubt }) => doubt.startsWith('too deep'))),
+      lines.filter(({ warnings }) => warnings.some(({ warning }) => warning.startsWith('too deep'))),
     ).toHaveLength(7)
     const many = Array.from({ length: 10_000 }, (_, n) => `Page ${n}`).join('\n')
     expect(read(many).branches).toHaveLength(10_000)
@@ -89,7 +91,7 @@ describe('a pasted list', () => {
           const kept = lines.filter(({ id }) => id !== undefined)
           expect(shape(branches)).toHaveLength(kept.length)
           for (const { title } of kept) expect(title.trim()).not.toBe('')
-          for (const line of lines) if (line.id === undefined) expect(line.doubts.length).toBeGreaterThan(0)
+          for (const line of lines) if (line.id === undefined) expect(line.warnings.length).toBeGreaterThan(0)
         },
       ),
     )

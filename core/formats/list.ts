@@ -4,8 +4,8 @@ import { newPage } from '../plan/newEntry.ts'
 import { MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
 import { shortened } from '../standard/text.ts'
 
-/** What is doubtful about a line of a pasted list. The line is kept unless it says that it is left out. */
-export type Doubt =
+/** What is wrong with a line of a pasted list. The line is kept unless it says that it is left out. */
+export type Warning =
   | 'jumps a level: it stands under the line before'
   | 'control characters were taken out'
   | 'no title: left out'
@@ -25,7 +25,7 @@ export interface ListLine {
   readonly label: string
   /** The id of its entry; undefined when the line is left out. */
   readonly id: EntryId | undefined
-  readonly doubts: readonly { readonly doubt: Doubt; readonly line?: number }[]
+  readonly warnings: readonly { readonly warning: Warning; readonly line?: number }[]
 }
 
 export interface ReadList {
@@ -127,7 +127,7 @@ const MAX_TITLE = 300
 
 /**
  * Reads an indented or bulleted list, headings, or rows of a spreadsheet as pages. Nothing is dropped in silence:
- * every line that says something comes back, with its doubts.
+ * every line that says something comes back, with its warnings.
  * @param text as it was pasted
  */
 export function readList(text: string, rule: ListRule): ReadList {
@@ -141,35 +141,35 @@ export function readList(text: string, rule: ListRule): ReadList {
   const top: Branch[] = []
   let count = rule.present ?? 1
   for (const { number, depth, title: given, label: givenLabel } of raw) {
-    const doubts: { doubt: Doubt; line?: number }[] = []
+    const warnings: { warning: Warning; line?: number }[] = []
     let title = given.replace(CONTROL, ' ').replace(/\s+/g, ' ').trim().toWellFormed()
-    if (CONTROL.test(given)) doubts.push({ doubt: 'control characters were taken out' })
+    if (CONTROL.test(given)) warnings.push({ warning: 'control characters were taken out' })
     CONTROL.lastIndex = 0
     if (title.length > MAX_TITLE) {
       title = title.slice(0, MAX_TITLE).toWellFormed().trim()
-      doubts.push({ doubt: 'too long: cut to 300 characters' })
+      warnings.push({ warning: 'too long: cut to 300 characters' })
     }
     const before = open.at(-1)?.depth
     while (open.length > 0 && open.at(-1)!.depth >= depth) open.pop()
     const isBelow = before !== undefined && depth > before
     if (isBelow && depth - before >= 2 * step)
-      doubts.push({ doubt: 'jumps a level: it stands under the line before' })
+      warnings.push({ warning: 'jumps a level: it stands under the line before' })
     if (lines.length === 0 && depth > 0 && raw.some((line) => line.depth < depth))
-      doubts.push({ doubt: 'jumps a level: it stands under the line before' })
+      warnings.push({ warning: 'jumps a level: it stands under the line before' })
     if (open.length >= levelsLeft) {
       open.length = levelsLeft - 1
-      doubts.push({ doubt: 'too deep: it stands at the last level that a plan can have' })
+      warnings.push({ warning: 'too deep: it stands at the last level that a plan can have' })
     }
     const level = open.length + 1
     const label = shortened(givenLabel.replace(CONTROL, ' ').trim(), 200)
     const key = title.toLowerCase()
     let id: EntryId | undefined
-    if (title === '') doubts.push({ doubt: 'no title: left out' })
-    else if (count >= MAX_ENTRIES) doubts.push({ doubt: 'too many entries: left out' })
+    if (title === '') warnings.push({ warning: 'no title: left out' })
+    else if (count >= MAX_ENTRIES) warnings.push({ warning: 'too many entries: left out' })
     else {
       const first = firstWith.get(key)
-      if (first !== undefined) doubts.push({ doubt: 'the same title stands on line', line: first })
-      else if (rule.known?.has(key)) doubts.push({ doubt: 'the site already has a page with this title' })
+      if (first !== undefined) warnings.push({ warning: 'the same title stands on line', line: first })
+      else if (rule.known?.has(key)) warnings.push({ warning: 'the site already has a page with this title' })
       firstWith.set(key, first ?? number)
       id = rule.newId()
       count++
@@ -177,7 +177,7 @@ export function readList(text: string, rule: ListRule): ReadList {
       ;(open.at(-1)?.branch.entries ?? top).push(branch)
       open.push({ depth, branch })
     }
-    lines.push({ number, level, title, label, id, doubts })
+    lines.push({ number, level, title, label, id, warnings })
   }
   return { lines, branches: top }
 }

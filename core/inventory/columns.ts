@@ -1,5 +1,5 @@
 import { filePointer } from '../pointer/pointer.ts'
-import type { Figures } from '../figures/figures.ts'
+import type { Statistics } from '../statistics/statistics.ts'
 import type { Addresses } from '../address/addresses.ts'
 import { type Entry, type EntryField, FIELDS_OF_KIND, type LinkTarget } from '../plan/entry.ts'
 import type { Plan } from '../plan/plan.ts'
@@ -12,7 +12,7 @@ export interface RowSource {
   readonly plan: Plan
   readonly entry: Entry
   readonly addresses: Addresses
-  readonly figures: Figures
+  readonly statistics: Statistics
 }
 
 /** A column of the inventory: a table with a row for each entry of the plan. */
@@ -44,8 +44,8 @@ export function targetText(target: LinkTarget): string {
 
 const ofPage =
   (pick: 'depth' | 'words' | 'linksOut' | 'linksIn' | 'clicks') =>
-  ({ entry, figures }: RowSource): CellValue =>
-    figures.pages.get(entry.id)?.[pick]
+  ({ entry, statistics }: RowSource): CellValue =>
+    statistics.pages.get(entry.id)?.[pick]
 
 /** Every column, in the order of a file. */
 export const COLUMNS: readonly Column[] = [

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { addressesOf } from '../address/addresses.ts'
-import { figuresOf } from '../figures/figures.ts'
+import { statisticsOf } from '../statistics/statistics.ts'
 import { applySingle } from '../plan/change/apply.ts'
 import type { Own } from '../plan/change/own.ts'
 import type { Change, SetEntry, SingleChange } from '../plan/change/change.ts'
@@ -101,14 +101,14 @@ class Reading {
     private readonly newId: () => EntryId,
   ) {
     this.site = start
-    // Figures take long on a large site, and what is worked out is never read back.
+    // Statistics take long on a large site, and what is worked out is never read back.
     this.#source = {
       plan: start.plan,
       get addresses() {
         return addressesOf(start)
       },
-      get figures() {
-        return figuresOf(start)
+      get statistics() {
+        return statisticsOf(start)
       },
     }
   }

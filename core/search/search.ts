@@ -1,5 +1,5 @@
 import { addressesOf } from '../address/addresses.ts'
-import { textOfBody } from '../figures/wordCount.ts'
+import { textOfBody } from '../statistics/wordCount.ts'
 import { type EntryId, labelOf } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'

@@ -360,7 +360,7 @@ export class Exchange {
     }
   }
 
-  /** Deals with an error that trying again would not mend. @returns whether it is one */
+  /** Deals with an error that trying again would not fix. @returns whether it is one */
   #isDealtWith(error: unknown, edit: Waiting | undefined): boolean {
     if (error instanceof Refusal && error.status === 404 && edit?.restores === undefined) {
       this.#gone(error.message)

@@ -7,7 +7,7 @@ import { placeOfStop, type Stop, STOPS } from '../stops.ts'
 defineProps<{ siteId: string }>()
 const route = useRoute()
 const proof = useProof()
-const faults = computed(() => proof.counts.fault)
+const faults = computed(() => proof.counts.error)
 
 const isHere = (stop: Stop) => route.name === stop.name || route.params['ahead'] === stop.name
 </script>

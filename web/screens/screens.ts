@@ -12,7 +12,7 @@ export const PLAN_VIEWS = {
   structure: () => import('./plan/structure/StructureView.vue'),
   inventory: () => import('./plan/inventory/InventoryView.vue'),
   addresses: () => import('./plan/addresses/AddressesView.vue'),
-  figures: () => import('./plan/figures/FiguresView.vue'),
+  statistics: () => import('./plan/statistics/StatisticsView.vue'),
   history: () => import('./plan/history/HistoryView.vue'),
 } as const
 

@@ -4,7 +4,7 @@ import {
   type LinkWay,
   type PicturePage,
   wayBit,
-} from '@viatica/core/figures/linkPicture.ts'
+} from '@viatica/core/statistics/linkPicture.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'

@@ -41,11 +41,11 @@ export const useProof = defineStore('proof', () => {
   const aside = computed(() => (all.value ?? []).filter(({ key }) => reasons.value.has(key)))
 
   const counts = computed(() => {
-    const count: Record<Severity, number> = { fault: 0, doubt: 0, hint: 0 }
+    const count: Record<Severity, number> = { error: 0, warning: 0, hint: 0 }
     for (const { rule } of findings.value) count[ruleOf(rule).severity]++
     return count
   })
-  /** How many faults and doubts each entry has. */
+  /** How many faults and warnings each entry has. */
   const byEntry = computed(() => {
     const count = new Map<EntryId, number>()
     for (const finding of findings.value) {
@@ -99,17 +99,17 @@ export const useProof = defineStore('proof', () => {
     return openSite.make({ kind: 'setSite', field: 'setAside', value })
   }
 
-  /** The change that mends findings; undefined where none of them has a mend. */
-  async function mending(mended: readonly ShownFinding[]): Promise<Batch | undefined> {
-    const { changes, count } = await siteWork.mends(mended.map(({ key }) => key))
+  /** The change that fixes findings; undefined where none of them has a fix. */
+  async function fixing(fixed: readonly ShownFinding[]): Promise<Batch | undefined> {
+    const { changes, count } = await siteWork.fixes(fixed.map(({ key }) => key))
     if (changes.length === 0) return undefined
-    const words = count === 1 ? `Fixed: ${mended[0]!.words}` : `${count} findings fixed`
+    const words = count === 1 ? `Fixed: ${fixed[0]!.words}` : `${count} findings fixed`
     return { kind: 'batch', words: shortened(words, 500), changes }
   }
 
-  /** Mends findings as one change, once the author has seen what that does. */
-  async function mend(mended: readonly ShownFinding[]): Promise<void> {
-    const change = await mending(mended)
+  /** Fixes findings as one change, once the author has seen what that does. */
+  async function fix(fixed: readonly ShownFinding[]): Promise<void> {
+    const change = await fixing(fixed)
     if (!change) return
     const foreseen = await siteWork.foresee(change)
     if (typeof foreseen === 'string') openSite.notice = foreseen
@@ -129,7 +129,7 @@ export const useProof = defineStore('proof', () => {
     check,
     stop,
     setAside,
-    mend,
+    fix,
   }
 })
 

@@ -1,10 +1,10 @@
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { Checker } from '@viatica/core/check/checker.ts'
 import type { Finding } from '@viatica/core/check/rule.ts'
-import { mendsOf } from '@viatica/core/check/mends.ts'
+import { fixesOf } from '@viatica/core/check/fixes.ts'
 import { RULES } from '@viatica/core/check/rules.ts'
-import { type Figures, figuresOf } from '@viatica/core/figures/figures.ts'
-import { type LinkPicture, linkPicture } from '@viatica/core/figures/linkPicture.ts'
+import { type Statistics, statisticsOf } from '@viatica/core/statistics/statistics.ts'
+import { type LinkPicture, linkPicture } from '@viatica/core/statistics/linkPicture.ts'
 import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import { type ListLine, readList } from '@viatica/core/formats/list.ts'
 import { type InventoryReading, readInventory } from '@viatica/core/inventory/read.ts'
@@ -31,8 +31,8 @@ export interface Foreseen {
   readonly broken: readonly BrokenLink[]
 }
 
-/** A finding as it is shown: its mend, which may hold a whole text, is asked for when it is wanted. */
-export type ShownFinding = Omit<Finding, 'mend'> & { readonly canMend: boolean }
+/** A finding as it is shown: its fix, which may hold a whole text, is asked for when it is wanted. */
+export type ShownFinding = Omit<Finding, 'fix'> & { readonly canFix: boolean }
 
 /** A pasted list as it was understood, with the addresses that its entries would get. */
 export interface ListReading {
@@ -98,8 +98,8 @@ export class SiteWork {
       : partBeforeAndAfter(this.#site!, this.#foreseen!, page, part, thisYear())
   }
 
-  figures(): Figures {
-    return figuresOf(this.#site!)
+  statistics(): Statistics {
+    return statisticsOf(this.#site!)
   }
 
   /** Which page links to which. */
@@ -125,8 +125,7 @@ export class SiteWork {
       await new Promise((resolve) => setTimeout(resolve))
       if (mine !== this.#checks) return undefined
       const step = checking.next()
-      if (step.done)
-        return step.value.map(({ mend, ...shown }) => ({ ...shown, canMend: mend !== undefined }))
+      if (step.done) return step.value.map(({ fix, ...shown }) => ({ ...shown, canFix: fix !== undefined }))
       progress(step.value, RULES.length)
     }
   }
@@ -190,9 +189,9 @@ export class SiteWork {
     return createMarker(this.#site!, thisYear())(page)
   }
 
-  /** The changes that mend findings, all of them together. */
-  mends(keys: readonly string[]): { changes: SingleChange[]; count: number } {
-    return mendsOf(this.#site!, keys)
+  /** The changes that fix findings, all of them together. */
+  fixes(keys: readonly string[]): { changes: SingleChange[]; count: number } {
+    return fixesOf(this.#site!, keys)
   }
 
   /** Ends the check that is going on. */

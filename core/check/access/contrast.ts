@@ -7,7 +7,7 @@ import { GROUND_WORDS, head } from './menuColours.ts'
 export const contrast: SiteRule = {
   ...head,
   id: 'contrast',
-  severity: 'fault',
+  severity: 'error',
   about: `contrast below ${LEAST_CONTRAST} : 1`,
   source: 'WCAG 2.2, 1.4.3: https://www.w3.org/TR/WCAG22/#contrast-minimum',
   findAll({ site: { surround } }) {

@@ -5,7 +5,7 @@ import type { SiteRule } from '../rule.ts'
 export const noMenu: SiteRule = {
   id: 'no-menu',
   group: 'access',
-  severity: 'fault',
+  severity: 'error',
   about: 'pages without a menu',
   source: 'WCAG 2.2, 2.4.5: https://www.w3.org/TR/WCAG22/#multiple-ways',
   from: ({ site }) => [site.surround.places],

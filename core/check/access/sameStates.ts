@@ -6,7 +6,7 @@ import { GROUND_WORDS, head } from './menuColours.ts'
 export const sameStates: SiteRule = {
   ...head,
   id: 'same-states',
-  severity: 'doubt',
+  severity: 'warning',
   about: 'states of menu links that look the same',
   source:
     'WCAG 2.2, 2.4.7: https://www.w3.org/TR/WCAG22/#focus-visible; common practice for visited and hover',

@@ -7,7 +7,7 @@ const ONCE = new Set(['main', 'banner', 'contentinfo'])
 export const secondLandmark: PageRule = {
   id: 'second-landmark',
   group: 'access',
-  severity: 'fault',
+  severity: 'error',
   about: 'landmarks in main content of which a page must have one only',
   source: 'WAI-ARIA Authoring Practices: https://www.w3.org/WAI/ARIA/apg/practices/landmark-regions/',
   from: (_, page) => [page.body],

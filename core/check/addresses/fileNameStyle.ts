@@ -5,7 +5,7 @@ import { COMMON_PRACTICE, type PageRule } from '../rule.ts'
 export const fileNameStyle: PageRule = {
   id: 'file-name-style',
   group: 'addresses',
-  severity: 'doubt',
+  severity: 'warning',
   about: 'file names with capitals, spaces or signs',
   source: COMMON_PRACTICE,
   from: ({ site }, page) => [page, site.settings.separator],
@@ -17,7 +17,7 @@ export const fileNameStyle: PageRule = {
         place: { in: 'entry', entry: page.id },
         words: `The file name “${page.fileName}” has capitals, spaces or signs.`,
         gist: page.fileName,
-        mend: { kind: 'setEntry', entry: page.id, field: 'fileName', value },
+        fix: { kind: 'setEntry', entry: page.id, field: 'fileName', value },
       },
     ]
   },

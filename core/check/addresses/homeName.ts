@@ -16,7 +16,7 @@ export const homeName: SiteRule = {
         place: { in: 'entry', entry: plan.home },
         words: `The home page is always index: its file name “${home.fileName}” is not used.`,
         gist: home.fileName,
-        mend: { kind: 'setEntry', entry: plan.home, field: 'fileName', value: '' },
+        fix: { kind: 'setEntry', entry: plan.home, field: 'fileName', value: '' },
       },
     ]
   },

@@ -7,7 +7,7 @@ const MOST = 180
 export const longAddress: PageRule = {
   id: 'long-address',
   group: 'addresses',
-  severity: 'doubt',
+  severity: 'warning',
   about: 'paths too long for some systems',
   source: 'MAX_PATH: https://learn.microsoft.com/windows/win32/fileio/maximum-file-path-limitation',
   from: ({ addresses }, page) => [addresses.paths.get(page.id)],

@@ -5,7 +5,7 @@ import type { SiteRule } from '../rule.ts'
 export const nameTaken: SiteRule = {
   id: 'name-taken',
   group: 'addresses',
-  severity: 'doubt',
+  severity: 'warning',
   about: 'two pages that ask for one file',
   source: 'Windows file names: https://learn.microsoft.com/windows/win32/fileio/naming-a-file',
   from: ({ site, addresses }) => [site.plan, addresses],

@@ -5,7 +5,7 @@ import type { SiteRule } from '../rule.ts'
 export const pinnedHidden: SiteRule = {
   id: 'pinned-hidden',
   group: 'addresses',
-  severity: 'fault',
+  severity: 'error',
   about: 'addresses that were given out and lead elsewhere now',
   source: 'W3C, Cool URIs don’t change: https://www.w3.org/Provider/Style/URI',
   from: ({ site }) => [site.plan, site.settings, site.files],

@@ -4,7 +4,7 @@ export const doubleId = markupRule(
   ['double id'],
   {
     id: 'double-id',
-    severity: 'fault',
+    severity: 'error',
     about: 'ids that stand twice in a text',
     source: 'HTML: https://html.spec.whatwg.org/multipage/dom.html#the-id-attribute',
   },

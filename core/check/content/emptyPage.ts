@@ -1,11 +1,11 @@
 import { isBegun } from '../../plan/entry.ts'
 import { COMMON_PRACTICE, type PageRule } from '../rule.ts'
-import { textOfBody } from '../../figures/wordCount.ts'
+import { textOfBody } from '../../statistics/wordCount.ts'
 
 export const emptyPage: PageRule = {
   id: 'empty-page',
   group: 'content',
-  severity: 'doubt',
+  severity: 'warning',
   about: 'pages that are ready and have no main content',
   source: COMMON_PRACTICE,
   from: (_, page) => [page.body, page.state],

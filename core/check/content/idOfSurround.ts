@@ -8,7 +8,7 @@ const OURS = /^(main|menu-\d+(-.*)?)$/
 export const idOfSurround: PageRule = {
   id: 'id-of-surround',
   group: 'content',
-  severity: 'fault',
+  severity: 'error',
   about: 'ids that stand around the content already',
   source: 'HTML: https://html.spec.whatwg.org/multipage/dom.html#the-id-attribute',
   from: (_, page) => [page.body],

@@ -6,7 +6,7 @@ import type { PageRule } from '../rule.ts'
 export const languageTag: PageRule = {
   id: 'language-tag',
   group: 'content',
-  severity: 'fault',
+  severity: 'error',
   about: 'parts of a text whose lang names no language',
   source: 'WCAG 2.2, 3.1.2: https://www.w3.org/TR/WCAG22/#language-of-parts',
   from: (_, page) => [page.body],

@@ -1,5 +1,5 @@
 import { COMMON_PRACTICE, type PageRule } from '../rule.ts'
-import { textOfBody } from '../../figures/wordCount.ts'
+import { textOfBody } from '../../statistics/wordCount.ts'
 
 /** What stands in for a text that is still to be written. */
 const STAND_IN = /\b(lorem ipsum|dolor sit amet|coming soon|insert text here|placeholder)\b/i
@@ -8,7 +8,7 @@ const SIGN = /\b(TODO|TBD|TBA|FIXME|XXX+)\b/
 export const leftIn: PageRule = {
   id: 'left-in',
   group: 'content',
-  severity: 'doubt',
+  severity: 'warning',
   about: 'placeholder text that was left in',
   source: COMMON_PRACTICE,
   from: (_, page) => [page.body, page.title, page.description],

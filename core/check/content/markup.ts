@@ -18,11 +18,11 @@ function asRead(page: PageEntry) {
   return { kind: 'setEntry' as const, entry: page.id, field: 'body' as const, value: { ...page.body, html } }
 }
 
-/** A rule that finds some kinds of faults of a source. @param mends whether closing all that is open puts it right */
+/** A rule that finds some kinds of faults of a source. @param fixes whether closing all that is open puts it right */
 export function markupRule(
   kinds: readonly HtmlFaultKind[],
   head: Pick<PageRule, 'id' | 'severity' | 'about' | 'source'>,
-  mends: boolean,
+  fixes: boolean,
 ): PageRule {
   return {
     ...head,
@@ -35,7 +35,7 @@ export function markupRule(
           place: inContent(page, fault),
           words: `${fault.what[0]!.toUpperCase()}${fault.what.slice(1)}.`,
           gist: page.body.html.slice(Math.max(0, fault.start - 20), fault.end + 20),
-          mend: mends ? asRead(page) : undefined,
+          fix: fixes ? asRead(page) : undefined,
         })),
   }
 }

@@ -13,7 +13,7 @@ function fileOf({ site }: Checked, placed: PlacedElement) {
 export const noAlternative: PageRule = {
   id: 'no-alternative',
   group: 'content',
-  severity: 'fault',
+  severity: 'error',
   about: 'pictures without alternative text',
   source: 'WCAG 2.2, 1.1.1: https://www.w3.org/TR/WCAG22/#non-text-content',
   from: (checked, page) => [

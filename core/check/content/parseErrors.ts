@@ -4,7 +4,7 @@ export const parseErrors = markupRule(
   ['markup'],
   {
     id: 'markup',
-    severity: 'fault',
+    severity: 'error',
     about: 'errors of the HTML standard',
     source: `${HTML.replace('syntax', 'parsing')}#parse-errors`,
   },

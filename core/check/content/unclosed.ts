@@ -5,7 +5,7 @@ export const unclosed = markupRule(
   ['unclosed', 'stray end'],
   {
     id: 'not-closed',
-    severity: 'fault',
+    severity: 'error',
     about: 'elements that are not closed, or that close nothing',
     source: HTML,
   },

@@ -4,7 +4,7 @@ export const emptyHeading = headingRule(
   'empty',
   {
     id: 'empty-heading',
-    severity: 'fault',
+    severity: 'error',
     about: 'headings without text',
     source: 'WCAG 2.2, 2.4.6: https://www.w3.org/TR/WCAG22/#headings-and-labels',
   },

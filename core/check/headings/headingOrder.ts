@@ -1,13 +1,13 @@
-import { headingsOf, type HeadingDoubt, shiftHeadings } from '../../content/headings.ts'
+import { headingsOf, type HeadingWarning, shiftHeadings } from '../../content/headings.ts'
 import { inContent } from '../bodyElements.ts'
 import type { PageRule, Severity } from '../rule.ts'
 
-/** A rule that finds headings with one doubt. @param mends whether promoting the heading puts it right */
+/** A rule that finds headings with one warning. @param fixes whether promoting the heading puts it right */
 export function headingRule(
-  doubt: HeadingDoubt,
+  warning: HeadingWarning,
   head: { readonly id: string; readonly severity: Severity; readonly about: string; readonly source: string },
   words: (text: string) => string,
-  mends: boolean,
+  fixes: boolean,
 ): PageRule {
   return {
     ...head,
@@ -15,14 +15,14 @@ export function headingRule(
     from: (_, page) => [page.body],
     find: (_, page) =>
       headingsOf(page.body.html).flatMap((heading, at) => {
-        if (heading.doubt !== doubt) return []
+        if (heading.warning !== warning) return []
         const html = shiftHeadings(page.body.html, at, at, -1)
         return [
           {
             place: inContent(page, heading),
             words: words(heading.text),
             gist: `${heading.level} ${heading.text}`,
-            mend: mends
+            fix: fixes
               ? {
                   kind: 'setEntry' as const,
                   entry: page.id,

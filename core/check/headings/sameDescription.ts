@@ -4,7 +4,7 @@ import { sameOnPages } from './sameText.ts'
 export const sameDescription = sameOnPages(
   {
     id: 'same-description',
-    severity: 'doubt',
+    severity: 'warning',
     about: 'pages with the same description',
     source: COMMON_PRACTICE,
   },

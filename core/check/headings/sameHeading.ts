@@ -5,7 +5,7 @@ import { sameOnPages } from './sameText.ts'
 export const sameHeading = sameOnPages(
   {
     id: 'same-heading',
-    severity: 'doubt',
+    severity: 'warning',
     about: 'pages whose first heading is the same, though their titles differ',
     source: COMMON_PRACTICE,
   },

@@ -4,7 +4,7 @@ import { sameOnPages } from './sameText.ts'
 export const sameTitle = sameOnPages(
   {
     id: 'same-title',
-    severity: 'fault',
+    severity: 'error',
     about: 'pages with the same title',
     source: 'WCAG 2.2, 2.4.2: https://www.w3.org/TR/WCAG22/#page-titled',
   },

@@ -4,7 +4,7 @@ export const severalFirst = headingRule(
   'first level again',
   {
     id: 'several-first',
-    severity: 'fault',
+    severity: 'error',
     about: 'pages with several first-level headings',
     source: 'common practice',
   },

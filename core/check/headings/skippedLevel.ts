@@ -4,7 +4,7 @@ const H42 = 'WCAG 2.2, technique H42: https://www.w3.org/WAI/WCAG22/Techniques/h
 
 export const skippedLevel = headingRule(
   'skips a level',
-  { id: 'skipped-level', severity: 'doubt', about: 'headings that skip a level', source: H42 },
+  { id: 'skipped-level', severity: 'warning', about: 'headings that skip a level', source: H42 },
   (text) => `The heading “${text}” skips a level.`,
   true,
 )

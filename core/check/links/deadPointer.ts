@@ -9,7 +9,7 @@ import type { PageRule } from '../rule.ts'
 export const deadPointer: PageRule = {
   id: 'dead-link',
   group: 'links',
-  severity: 'fault',
+  severity: 'error',
   about: 'links and pictures that lead to nothing',
   source: 'WCAG 2.2, 2.4.4: https://www.w3.org/TR/WCAG22/#link-purpose-in-context',
   from: ({ site }, page) => [

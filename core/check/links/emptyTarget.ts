@@ -5,7 +5,7 @@ export const emptyTarget = typedRule(
   'empty',
   {
     id: 'empty-target',
-    severity: 'fault',
+    severity: 'error',
     about: 'links with an empty target, or “#”',
     source: 'common practice',
   },

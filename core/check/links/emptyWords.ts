@@ -24,7 +24,7 @@ const SAY_NOTHING = new Set([
 export const emptyWords: PageRule = {
   id: 'link-says-nothing',
   group: 'links',
-  severity: 'doubt',
+  severity: 'warning',
   about: 'link texts that do not say where they lead',
   source: 'WCAG 2.2, 2.4.4: https://www.w3.org/TR/WCAG22/#link-purpose-in-context',
   from: (_, page) => [page.body],

@@ -6,7 +6,7 @@ export const hostWithoutScheme = typedRule(
   'host',
   {
     id: 'host-without-scheme',
-    severity: 'fault',
+    severity: 'error',
     about: 'web addresses without https:',
     source: URL_STANDARD,
   },

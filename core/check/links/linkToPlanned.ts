@@ -9,7 +9,7 @@ import { COMMON_PRACTICE, type PageRule } from '../rule.ts'
 export const linkToPlanned: PageRule = {
   id: 'link-to-planned',
   group: 'links',
-  severity: 'doubt',
+  severity: 'warning',
   about: 'links to pages that are not on the site yet',
   source: COMMON_PRACTICE,
   from: ({ site }, page) => [

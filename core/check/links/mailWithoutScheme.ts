@@ -6,7 +6,7 @@ export const mailWithoutScheme = typedRule(
   'mail',
   {
     id: 'mail-without-scheme',
-    severity: 'fault',
+    severity: 'error',
     about: 'e-mail addresses without mailto:',
     source: 'RFC 6068',
   },

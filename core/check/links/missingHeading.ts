@@ -23,7 +23,7 @@ function idsOfSurround({ surround }: Site): Set<string> {
 export const missingHeading: PageRule = {
   id: 'missing-heading',
   group: 'links',
-  severity: 'fault',
+  severity: 'error',
   about: 'links to a heading that the page does not have',
   source: 'HTML: https://html.spec.whatwg.org/multipage/browsing-the-web.html#scrolling-to-a-fragment',
   from: ({ site }, page) => [

@@ -5,7 +5,7 @@ export const noSuchFile = typedRule(
   'no such file',
   {
     id: 'no-such-file',
-    severity: 'fault',
+    severity: 'error',
     about: 'paths that no page or file stands at',
     source: URL_STANDARD,
   },

@@ -5,7 +5,7 @@ import { keyOf, menusOf, CONSISTENT } from './menuTexts.ts'
 export const oneTextTwoTargets: SiteRule = {
   id: 'one-text-two-targets',
   group: 'links',
-  severity: 'doubt',
+  severity: 'warning',
   about: 'one label in a menu that leads to two places',
   source: CONSISTENT,
   from: ({ site }) => [site.plan, site.settings, site.surround.menus, site.files],

@@ -6,7 +6,7 @@ export const otherCase = typedRule(
   'other case',
   {
     id: 'other-case',
-    severity: 'fault',
+    severity: 'error',
     about: 'paths that differ from those of the site by capitals',
     source: URL_STANDARD,
   },

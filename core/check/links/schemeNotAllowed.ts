@@ -5,7 +5,7 @@ export const schemeNotAllowed = typedRule(
   'scheme',
   {
     id: 'scheme-not-allowed',
-    severity: 'fault',
+    severity: 'error',
     about: 'links that run a script, or that others cannot follow',
     source: URL_STANDARD,
   },

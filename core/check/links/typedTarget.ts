@@ -38,24 +38,24 @@ function writing(page: PageEntry, placed: PlacedElement, attribute: Attribute, a
   return withAttribute(page, placed, nameOf(attribute), value)
 }
 
-/** A rule that finds targets with one kind of fault. @param mended what to write instead, where that is clear */
+/** A rule that finds targets with one kind of fault. @param fixed what to write instead, where that is clear */
 export function typedRule(
   fault: TypedFault,
   head: { readonly id: string; readonly severity: Severity; readonly about: string; readonly source: string },
   words: (typed: string) => string,
-  mended?: (checked: Checked, page: PageEntry, typed: string) => string | undefined,
+  fixed?: (checked: Checked, page: PageEntry, typed: string) => string | undefined,
 ): PageRule {
   const found = (checked: Checked, page: PageEntry, placed: PlacedElement): Found[] =>
     typedIn(placed).flatMap(({ attribute, at }) => {
       const typed = at.url
       if (faultOf(checked, page, typed) !== fault) return []
-      const next = mended?.(checked, page, typed)
+      const next = fixed?.(checked, page, typed)
       return [
         {
           place: inContent(page, placed),
           words: words(typed),
           gist: typed,
-          mend: next === undefined ? undefined : writing(page, placed, attribute, at, next),
+          fix: next === undefined ? undefined : writing(page, placed, attribute, at, next),
         },
       ]
     })

@@ -17,7 +17,7 @@ function isWithinPart({ element }: PlacedElement): boolean {
 export const copiedSurround: PageRule = {
   id: 'copied-surround',
   group: 'sameness',
-  severity: 'doubt',
+  severity: 'warning',
   about: 'a header, menu or footer inside main content, which does not change with those of the site',
   source: COMMON_PRACTICE,
   from: (_, page) => [page.body],

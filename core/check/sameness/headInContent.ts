@@ -7,7 +7,7 @@ const OF_THE_HEAD = new Set(['base', 'meta', 'title'])
 export const headInContent: PageRule = {
   id: 'head-in-content',
   group: 'sameness',
-  severity: 'fault',
+  severity: 'error',
   about: 'parts of the head of a page that stand in main content',
   source: 'HTML: https://html.spec.whatwg.org/multipage/dom.html#metadata-content',
   from: (_, page) => [page.body],

@@ -5,7 +5,7 @@ import { COMMON_PRACTICE, type PageRule } from '../rule.ts'
 export const markInContent: PageRule = {
   id: 'mark-in-content',
   group: 'sameness',
-  severity: 'fault',
+  severity: 'error',
   about: 'here marks that stand in main content, beside those of the menus',
   source: COMMON_PRACTICE,
   from: (_, page) => [page.body],
@@ -19,7 +19,7 @@ export const markInContent: PageRule = {
           place: inContent(page, placed),
           words: 'The text has a here mark of its own, which does not follow the plan.',
           gist: target ?? mark,
-          mend: withoutAttribute(page, placed, 'aria-current'),
+          fix: withoutAttribute(page, placed, 'aria-current'),
         },
       ]
     }),

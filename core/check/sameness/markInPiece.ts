@@ -6,7 +6,7 @@ import { COMMON_PRACTICE, type Found, type SiteRule } from '../rule.ts'
 export const markInPiece: SiteRule = {
   id: 'mark-in-piece',
   group: 'sameness',
-  severity: 'fault',
+  severity: 'error',
   about: 'here marks in custom HTML, which stand on every page alike',
   source: COMMON_PRACTICE,
   from: ({ site }) => [site.surround.places],

@@ -9,7 +9,7 @@ const isStyle = (placed: PlacedElement) =>
 export const ownStyles: PageRule = {
   id: 'own-styles',
   group: 'sameness',
-  severity: 'doubt',
+  severity: 'warning',
   about: 'pages with a style sheet that the others do not have',
   source: COMMON_PRACTICE,
   from: (_, page) => [page.body],

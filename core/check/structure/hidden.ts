@@ -22,7 +22,7 @@ function linksIn({ graph }: Checked) {
 export const hidden: SiteRule = {
   id: 'hidden',
   group: 'structure',
-  severity: 'doubt',
+  severity: 'warning',
   about: 'pages in no menu and in no text',
   source: COMMON_PRACTICE,
   from: ({ graph, clicks, pages }) => [graph, clicks, pages],

@@ -7,7 +7,7 @@ const MOST_LETTERS = 34
 export const longLabel: SiteRule = {
   id: 'long-label',
   group: 'structure',
-  severity: 'doubt',
+  severity: 'warning',
   about: 'labels too long for one row on a telephone',
   source: 'WCAG 2.2, 1.4.10: https://www.w3.org/TR/WCAG22/#reflow',
   from: fromRows,

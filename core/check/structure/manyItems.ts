@@ -7,7 +7,7 @@ const MOST_ITEMS = 9
 export const manyItems: SiteRule = {
   id: 'many-items',
   group: 'structure',
-  severity: 'doubt',
+  severity: 'warning',
   about: `menus with more than ${MOST_ITEMS} first-level items`,
   source: COMMON_PRACTICE,
   from: fromRows,

@@ -4,7 +4,7 @@ import type { Found, SiteRule } from '../rule.ts'
 export const orphan: SiteRule = {
   id: 'orphan',
   group: 'structure',
-  severity: 'fault',
+  severity: 'error',
   about: 'pages that no link leads to',
   source: 'WCAG 2.2, 2.4.5: https://www.w3.org/TR/WCAG22/#multiple-ways',
   from: ({ graph, clicks, pages }) => [graph, clicks, pages],
@@ -17,7 +17,7 @@ export const orphan: SiteRule = {
               place: { in: 'entry', entry: page.id },
               words: 'Not reachable from the home page.',
               gist: page.id,
-              mend:
+              fix:
                 page.inMenu || page.id === site.plan.home
                   ? undefined
                   : { kind: 'setEntry', entry: page.id, field: 'inMenu', value: true },

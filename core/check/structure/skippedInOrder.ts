@@ -6,7 +6,7 @@ import { COMMON_PRACTICE, type Found, type SiteRule } from '../rule.ts'
 export const skippedInOrder: SiteRule = {
   id: 'skipped-in-order',
   group: 'structure',
-  severity: 'doubt',
+  severity: 'warning',
   about: 'pages that previous and next pass over among their siblings',
   source: COMMON_PRACTICE,
   from: ({ site }) => [site.plan, site.settings.plannedPages, site.surround.order],
@@ -22,7 +22,7 @@ export const skippedInOrder: SiteRule = {
         place: { in: 'entry', entry: page.id },
         words: `Previous and next pass over it, though they lead through the other pages beside it.`,
         gist: page.id,
-        mend: { kind: 'setEntry', entry: page.id, field: 'inOrder', value: true },
+        fix: { kind: 'setEntry', entry: page.id, field: 'inOrder', value: true },
       }))
     }),
 }

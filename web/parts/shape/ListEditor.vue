@@ -4,7 +4,7 @@ import type { ListLine } from '@viatica/core/formats/list.ts'
 import { computed, nextTick, ref, useId } from 'vue'
 import VirtualRows from '../VirtualRows.vue'
 
-/** A pasted list beside the entries and addresses that it would make, with the doubts of each line. */
+/** A pasted list beside the entries and addresses that it would make, with the warnings of each line. */
 const props = defineProps<{
   lines: readonly ListLine[]
   paths: ReadonlyMap<string, string>
@@ -14,17 +14,17 @@ const text = defineModel<string>({ required: true })
 const id = useId()
 const editor = ref<HTMLTextAreaElement>()
 
-const doubtful = computed(() => props.lines.filter(({ doubts }) => doubts.length > 0))
+const withWarnings = computed(() => props.lines.filter(({ warnings }) => warnings.length > 0))
 const kept = computed(() => props.lines.filter((line) => line.id !== undefined).length)
 const words = computed(() => {
-  const count = doubtful.value.length
-  const doubts =
+  const count = withWarnings.value.length
+  const warnings =
     count === 0 ? 'no problems' : count === 1 ? '1 line with a problem' : `${count} lines with problems`
-  return `${kept.value === 1 ? '1 page' : `${kept.value} pages`}, ${doubts}`
+  return `${kept.value === 1 ? '1 page' : `${kept.value} pages`}, ${warnings}`
 })
 
-function told({ doubts }: ListLine): string {
-  return doubts.map(({ doubt, line }) => (line === undefined ? doubt : `${doubt} ${line}`)).join('; ')
+function told({ warnings }: ListLine): string {
+  return warnings.map(({ warning, line }) => (line === undefined ? warning : `${warning} ${line}`)).join('; ')
 }
 
 /** Puts the caret where a line can be corrected. */
@@ -36,9 +36,9 @@ function goTo({ number }: ListLine): void {
   editor.value!.setSelectionRange(start, end < 0 ? text.value.length : end)
 }
 
-function goToNextDoubt(): void {
+function goToNextProblem(): void {
   const caret = text.value.slice(0, editor.value!.selectionStart).split('\n').length
-  const next = doubtful.value.find(({ number }) => number > caret) ?? doubtful.value[0]
+  const next = withWarnings.value.find(({ number }) => number > caret) ?? withWarnings.value[0]
   if (next) goTo(next)
 }
 
@@ -78,7 +78,7 @@ function press(event: KeyboardEvent): void {
     <div class="side">
       <p class="sum" role="status">
         <span>{{ words }}</span>
-        <button v-if="doubtful.length > 0" type="button" class="link-button" @click="goToNextDoubt">
+        <button v-if="withWarnings.length > 0" type="button" class="link-button" @click="goToNextProblem">
           Next problem
         </button>
       </p>
@@ -89,9 +89,9 @@ function press(event: KeyboardEvent): void {
             {{ row.title || '(nothing)' }}
           </span>
           <button
-            v-if="row.doubts.length > 0"
+            v-if="row.warnings.length > 0"
             type="button"
-            class="doubt"
+            class="warning"
             :title="told(row)"
             @click="goTo(row)"
           >
@@ -180,7 +180,7 @@ textarea::placeholder {
 }
 
 .line code,
-.doubt {
+.warning {
   overflow: hidden;
   flex: 0 1 auto;
   text-overflow: ellipsis;
@@ -191,7 +191,7 @@ textarea::placeholder {
   color: var(--slate);
 }
 
-.doubt {
+.warning {
   padding: 0;
   color: var(--brick);
   background: none;
@@ -201,11 +201,11 @@ textarea::placeholder {
   cursor: pointer;
 }
 
-.doubt svg {
+.warning svg {
   vertical-align: -2px;
 }
 
-.doubt:hover {
+.warning:hover {
   text-decoration: underline;
 }
 </style>

@@ -25,7 +25,7 @@ const VIEWS: readonly View[] = [
   { name: 'structure', label: 'Structure', component: later('structure'), hasDetails: true },
   { name: 'inventory', label: 'Inventory', component: later('inventory'), hasDetails: false },
   { name: 'addresses', label: 'Addresses', component: later('addresses'), hasDetails: false },
-  { name: 'figures', label: 'Statistics', component: later('figures'), hasDetails: false },
+  { name: 'statistics', label: 'Statistics', component: later('statistics'), hasDetails: false },
   { name: 'history', label: 'History', component: later('history'), hasDetails: false },
 ]
 

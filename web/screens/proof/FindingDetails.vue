@@ -20,7 +20,7 @@ const source = computed(() => {
   const [, words = '', url] = /^(.*?):? ?(https:\S*)?$/.exec(rule.value?.source ?? '') ?? []
   return { words, url }
 })
-const ofKind = computed(() => proof.findings.filter((one) => one.rule === finding.value?.rule && one.canMend))
+const ofKind = computed(() => proof.findings.filter((one) => one.rule === finding.value?.rule && one.canFix))
 const entry = computed(() => finding.value && entryOf(finding.value))
 const reason = computed(() => proof.reasons.get(proof.chosenKey))
 
@@ -71,8 +71,8 @@ function setAside(): void {
     <MisspeltWord v-if="rule.id === misspelt.id && entry" :entry="entry" :word="finding.gist" />
     <div class="buttons">
       <Button type="primary" @click="goTo(finding.place)">Go there</Button>
-      <Button v-if="finding.canMend" @click="proof.mend([finding])">Fix …</Button>
-      <Button v-if="ofKind.length > 1" @click="proof.mend(ofKind)">Fix all {{ ofKind.length }} …</Button>
+      <Button v-if="finding.canFix" @click="proof.fix([finding])">Fix …</Button>
+      <Button v-if="ofKind.length > 1" @click="proof.fix(ofKind)">Fix all {{ ofKind.length }} …</Button>
     </div>
     <h3>The rule</h3>
     <p>

@@ -17,8 +17,8 @@ const openSite = useOpenSite()
 const proof = useProof()
 
 const ICONS: Readonly<Record<Severity, Component>> = {
-  fault: IconAlertTriangle,
-  doubt: IconHelpCircle,
+  error: IconAlertTriangle,
+  warning: IconHelpCircle,
   hint: IconBulb,
 }
 
@@ -235,7 +235,7 @@ h2 .quiet {
   grid-template-columns: 18px minmax(0, 1fr) minmax(0, 30%);
 }
 
-.fault svg {
+.error svg {
   color: var(--brick);
 }
 

@@ -28,8 +28,8 @@ const VIEWS: readonly View[] = [
     details: FindingDetails,
     detailsLabel: 'The chosen finding',
   },
-  { name: 'walk', label: 'Link check', board: WalkBoard },
-  { name: 'looked-at', label: 'Review', board: SightBoard },
+  { name: 'link-check', label: 'Link check', board: WalkBoard },
+  { name: 'review', label: 'Review', board: SightBoard },
   { name: 'links', label: 'Links', board: LinkBoard, details: CellDetails, detailsLabel: 'Link statistics' },
 ]
 

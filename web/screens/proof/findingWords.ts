@@ -11,8 +11,8 @@ export const GROUPINGS = ['rule', 'page', 'severity'] as const
 export type Grouping = (typeof GROUPINGS)[number]
 
 export const SEVERITY_WORDS: Readonly<Record<Severity, string>> = {
-  fault: 'Errors',
-  doubt: 'Warnings',
+  error: 'Errors',
+  warning: 'Warnings',
   hint: 'Hints',
 }
 

@@ -27,7 +27,7 @@ export function useGoTo(): (place: FindingPlace) => void {
         surrounding.menuId = place.menu
         return { name: 'surround', params: { ...params, view: 'menus' } }
       case 'look':
-        return { name: 'surround', params: { ...params, view: 'look' } }
+        return { name: 'surround', params: { ...params, view: 'design' } }
     }
   }
   return (place) => void router.push(routeTo(place))

@@ -34,9 +34,15 @@ interface View {
 const VIEWS: readonly View[] = [
   { name: '', label: 'Pieces', board: PiecesBoard, hasPages: true },
   { name: 'menus', label: 'Menus', board: MenusBoard, hasPages: true },
-  { name: 'marks', label: 'Current page', board: MarksBoard, settings: MarksSettings, hasPages: false },
-  { name: 'look', label: 'Design', board: LookBoard, settings: LookSettings, hasPages: true },
-  { name: 'words', label: 'Labels', board: WordsBoard, hasPages: false },
+  {
+    name: 'current-page',
+    label: 'Current page',
+    board: MarksBoard,
+    settings: MarksSettings,
+    hasPages: false,
+  },
+  { name: 'design', label: 'Design', board: LookBoard, settings: LookSettings, hasPages: true },
+  { name: 'labels', label: 'Labels', board: WordsBoard, hasPages: false },
   { name: 'files', label: 'Files', board: FilesBoard, hasPages: false },
   { name: 'source', label: 'Source', board: SourceBoard, hasPages: false },
   { name: 'compare', label: 'Compare', board: CompareBoard, hasPages: false },
@@ -53,7 +59,7 @@ const route = useRoute()
 const siteFiles = useSiteFiles()
 const surrounding = useSurrounding()
 const view = computed(() => VIEWS.find(({ name }) => name === (route.params['view'] ?? '')) ?? VIEWS[0]!)
-const hasDetails = computed(() => !['words', 'source', 'compare'].includes(view.value.name))
+const hasDetails = computed(() => !['labels', 'source', 'compare'].includes(view.value.name))
 </script>
 
 <template>

@@ -2,7 +2,7 @@
 import { IconAlertTriangle } from '@tabler/icons-vue'
 import { headingsOf, shiftHeadings } from '@viatica/core/content/headings.ts'
 import { linksInto } from '@viatica/core/content/linksOfPage.ts'
-import { countWords } from '@viatica/core/figures/wordCount.ts'
+import { countWords } from '@viatica/core/statistics/wordCount.ts'
 import { wordsInContent, wordsInFields } from '@viatica/core/spelling/spelling.ts'
 import { firstHeading } from '@viatica/core/navigate/title.ts'
 import type { EntryField, PageEntry } from '@viatica/core/plan/entry.ts'
@@ -105,8 +105,8 @@ const setter = (field: EntryField) => (value: string) =>
           @click="chooseHeading(at, $event)"
         >
           <span class="level">{{ heading.level }}</span> {{ heading.text || 'no text' }}
-          <span v-if="heading.doubt" class="doubt">
-            <IconAlertTriangle :size="13" aria-hidden="true" /> {{ heading.doubt }}
+          <span v-if="heading.warning" class="warning">
+            <IconAlertTriangle :size="13" aria-hidden="true" /> {{ heading.warning }}
           </span>
         </button>
       </li>
@@ -123,7 +123,7 @@ const setter = (field: EntryField) => (value: string) =>
       <template #hint>
         {{ page.title.length }} characters{{
           page.title.length > TITLE_SHOWN ? `, of which search engines show about ${TITLE_SHOWN}` : ''
-        }}<span v-if="sameTitle.length > 0" class="doubt"
+        }}<span v-if="sameTitle.length > 0" class="warning"
           >; “{{ sameTitle[0]!.title }}” is the title of another page too</span
         >
       </template>
@@ -145,7 +145,7 @@ const setter = (field: EntryField) => (value: string) =>
           page.description.length > DESCRIPTION_SHOWN
             ? `, of which about ${DESCRIPTION_SHOWN} are shown`
             : ''
-        }}<span v-if="sameDescription.length > 0" class="doubt"
+        }}<span v-if="sameDescription.length > 0" class="warning"
           >; the same as that of “{{ sameDescription[0]!.title }}”</span
         >
       </template>
@@ -246,7 +246,7 @@ ul {
   font-size: 12px;
 }
 
-.doubt {
+.warning {
   color: var(--brick);
   font-size: 13px;
 }

@@ -3,7 +3,7 @@ import { IconArrowDown, IconArrowUp, IconDownload, IconFileImport } from '@table
 import { useTable } from '@tanstack/vue-table'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
-import type { Figures } from '@viatica/core/figures/figures.ts'
+import type { Statistics } from '@viatica/core/statistics/statistics.ts'
 import { type CellValue, type Column, columnNamed } from '@viatica/core/inventory/columns.ts'
 import type { SetEntry } from '@viatica/core/plan/change/change.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
@@ -30,7 +30,7 @@ import {
 
 /** Every page in a table: sorted, filtered and edited in place. */
 const ROW_HEIGHT = 31
-const NO_FIGURES: Pick<Figures, 'pages'> = { pages: new Map() }
+const NO_STATISTICS: Pick<Statistics, 'pages'> = { pages: new Map() }
 
 const openSite = useOpenSite()
 const chosen = useChosen()
@@ -38,12 +38,12 @@ const scroller = ref<HTMLElement>()
 const importer = ref<InstanceType<typeof InventoryImport>>()
 
 /** What takes a look at the whole site comes a moment later. */
-const figures = shallowRef(NO_FIGURES)
+const statistics = shallowRef(NO_STATISTICS)
 watch(
   () => openSite.site,
   async (site) => {
-    const found = await siteWork.figures()
-    if (site === openSite.site) figures.value = found
+    const found = await siteWork.statistics()
+    if (site === openSite.site) statistics.value = found
   },
   { immediate: true },
 )
@@ -51,7 +51,7 @@ watch(
 const rows = computed((): InventoryRow[] => {
   const site = openSite.site!
   const addresses = addressesOf(site)
-  const source = { plan: site.plan, addresses, figures: figures.value as Figures }
+  const source = { plan: site.plan, addresses, statistics: statistics.value as Statistics }
   return [...walk(site.plan)].flatMap(({ entry }) =>
     entry.kind === 'page'
       ? [

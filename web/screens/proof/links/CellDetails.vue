@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type LinkPlace, linksBetween } from '@viatica/core/figures/linkPicture.ts'
+import { type LinkPlace, linksBetween } from '@viatica/core/statistics/linkPicture.ts'
 import type { FindingPlace } from '@viatica/core/check/rule.ts'
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { pieceName } from '@viatica/core/plan/surround/piece.ts'

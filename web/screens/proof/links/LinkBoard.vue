@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { IconMaximize, IconMinus, IconPlus } from '@tabler/icons-vue'
-import { LINK_WAYS } from '@viatica/core/figures/linkPicture.ts'
+import { LINK_WAYS } from '@viatica/core/statistics/linkPicture.ts'
 import { Checkbox, Spin } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import ChoiceField from '../../../parts/ChoiceField.vue'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { LINK_WAYS, wayBit } from '@viatica/core/figures/linkPicture.ts'
+import { LINK_WAYS, wayBit } from '@viatica/core/statistics/linkPicture.ts'
 import { computed, onBeforeUnmount, onMounted, ref, watch, watchEffect } from 'vue'
 import { useChosen } from '../../../stores/chosen.ts'
 import { useLinking } from '../../../stores/linking.ts'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type LinkWay, wayBit } from '@viatica/core/figures/linkPicture.ts'
+import { type LinkWay, wayBit } from '@viatica/core/statistics/linkPicture.ts'
 import { onMounted, ref } from 'vue'
 import { drawCell } from './drawMatrix.ts'
 

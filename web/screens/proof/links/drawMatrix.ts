@@ -1,4 +1,4 @@
-import { LINK_WAYS, type LinkWay, wayBit } from '@viatica/core/figures/linkPicture.ts'
+import { LINK_WAYS, type LinkWay, wayBit } from '@viatica/core/statistics/linkPicture.ts'
 import type { Line } from '../../../stores/linking.ts'
 import { COLOURS } from '../../../theme/tokens.ts'
 

@@ -1,4 +1,4 @@
-import type { LinkWay } from '@viatica/core/figures/linkPicture.ts'
+import type { LinkWay } from '@viatica/core/statistics/linkPicture.ts'
 
 /** What the ways of linking are called. */
 export const WAY_WORDS: Readonly<Record<LinkWay, string>> = {

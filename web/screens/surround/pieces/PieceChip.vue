@@ -7,7 +7,7 @@ import {
   extractClosestEdge,
 } from '@atlaskit/pragmatic-drag-and-drop-hitbox/closest-edge'
 import { IconAlertTriangle } from '@tabler/icons-vue'
-import { pieceDoubts } from '@viatica/core/pieces/doubts.ts'
+import { pieceWarnings } from '@viatica/core/pieces/warnings.ts'
 import type { Place } from '@viatica/core/plan/surround/place.ts'
 import type { Piece } from '@viatica/core/plan/surround/piece.ts'
 import { pieceName } from '@viatica/core/plan/surround/piece.ts'
@@ -24,7 +24,7 @@ const element = ref<HTMLElement>()
 const edge = ref<Edge | null>()
 
 const isChosen = computed(() => surrounding.pieceId === props.piece.id)
-const doubts = computed(() => pieceDoubts(openSite.site!, props.piece))
+const warnings = computed(() => pieceWarnings(openSite.site!, props.piece))
 
 /** What it holds, in a few words. */
 function contentOf(piece: Piece): string {
@@ -104,11 +104,11 @@ onBeforeUnmount(() => cleanup?.())
     <b>{{ pieceName(piece.kind) }}</b>
     <span v-if="about" class="quiet about">{{ about }}</span>
     <IconAlertTriangle
-      v-if="doubts.length > 0"
+      v-if="warnings.length > 0"
       :size="15"
-      class="doubt"
+      class="warning"
       role="img"
-      :aria-label="doubts.length === 1 ? '1 warning' : `${doubts.length} warnings`"
+      :aria-label="warnings.length === 1 ? '1 warning' : `${warnings.length} warnings`"
     />
   </button>
 </template>
@@ -156,7 +156,7 @@ b {
   font-weight: 600;
 }
 
-.doubt {
+.warning {
   flex: none;
   margin-left: auto;
   color: var(--brick);

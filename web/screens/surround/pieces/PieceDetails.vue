@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-vue'
-import { pieceDoubts } from '@viatica/core/pieces/doubts.ts'
+import { pieceWarnings } from '@viatica/core/pieces/warnings.ts'
 import { pieceName } from '@viatica/core/plan/surround/piece.ts'
 import { PLACE_NAMES, PLACES } from '@viatica/core/plan/surround/place.ts'
 import { Checkbox } from 'ant-design-vue'
@@ -19,7 +19,7 @@ const surrounding = useSurrounding()
 
 const standing = computed(() => surrounding.standing!)
 const piece = computed(() => standing.value.piece)
-const doubts = computed(() => pieceDoubts(openSite.site!, piece.value))
+const warnings = computed(() => pieceWarnings(openSite.site!, piece.value))
 const places = PLACES.map((value) => ({ value, label: PLACE_NAMES[value] }))
 
 function moveTo(place: (typeof PLACES)[number]): void {
@@ -57,8 +57,8 @@ function stand(beside: boolean): void {
         @click="surrounding.remove(id)"
       />
     </header>
-    <ul v-if="doubts.length > 0" class="doubts" aria-label="Warnings">
-      <li v-for="doubt in doubts" :key="doubt">{{ doubt }}</li>
+    <ul v-if="warnings.length > 0" class="warnings" aria-label="Warnings">
+      <li v-for="warning in warnings" :key="warning">{{ warning }}</li>
     </ul>
     <LabelledChoice
       label="Position"
@@ -96,7 +96,7 @@ h2 {
   margin: 0 0 10px;
 }
 
-.doubts {
+.warnings {
   margin: 0 0 12px;
   padding: 6px 8px 6px 24px;
   color: var(--brick);

@@ -11,7 +11,7 @@ import { createRenderer } from '../render/renderer.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { attribute, isInside, readPage } from '../testing/readPage.ts'
-import { figuresOf } from './figures.ts'
+import { statisticsOf } from './statistics.ts'
 import { wordsOn } from './wordCount.ts'
 import { YEAR } from '../testing/year.ts'
 
@@ -38,7 +38,7 @@ test('the links of every page are those of its finished HTML, and clicks those o
   fc.assert(
     fc.property(arbitrarySite(14), (site) => {
       const links = linkGraph(site)
-      const { pages, navigationLinks, menuLinks, unreached } = figuresOf(site)
+      const { pages, navigationLinks, menuLinks, unreached } = statisticsOf(site)
       const library = new DirectedGraph()
       for (const entry of site.plan.entries.values()) if (isWritten(site, entry)) library.addNode(entry.id)
       let surround = 0
@@ -80,7 +80,7 @@ test('under any surround the links of a page are those of its finished HTML', ()
 test('five pages with a menu of five links are twenty-five links to keep (common practice)', () => {
   const site = readOpml(`<opml version="2.0"><head/><body><outline text="Home">
     <outline text="A"/><outline text="B"/><outline text="C"/><outline text="D"/></outline></body></opml>`)
-  expect(figuresOf(site)).toMatchObject({ menuLinks: 25, onSite: 5, byDepth: [1, 4], byClicks: [1, 4] })
+  expect(statisticsOf(site)).toMatchObject({ menuLinks: 25, onSite: 5, byDepth: [1, 4], byClicks: [1, 4] })
 })
 
 test('words are counted as they are read, in the language of the site', () => {

@@ -5,14 +5,14 @@ import type { PickedLink } from '../plan/surround/pickedLink.ts'
 /** Longer labels do not fit beside others in a menu (common practice). */
 const LONG_LABEL = 60
 
-/** What is doubtful about picked links. */
-export function listDoubts(site: Site, links: readonly PickedLink[]): string[] {
+/** What is to be warned of in picked links. */
+export function listWarnings(site: Site, links: readonly PickedLink[]): string[] {
   return links.flatMap((link) => {
     const { label } = link
     const [shown] = shownLinks(site, [link])
-    const doubts = shown?.leads ? [] : [`“${shown?.label ?? label}” leads to what is not on the site.`]
+    const warnings = shown?.leads ? [] : [`“${shown?.label ?? label}” leads to what is not on the site.`]
     return label.length > LONG_LABEL
-      ? [...doubts, `“${label.slice(0, 30)}…” has ${label.length} characters: too long for a menu.`]
-      : doubts
+      ? [...warnings, `“${label.slice(0, 30)}…” has ${label.length} characters: too long for a menu.`]
+      : warnings
   })
 }

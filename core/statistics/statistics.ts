@@ -17,7 +17,7 @@ export interface PageFigures {
 }
 
 /** What is worked out for the whole site. */
-export interface Figures {
+export interface Statistics {
   readonly pages: ReadonlyMap<EntryId, PageFigures>
   readonly byState: Readonly<Record<PageState, number>>
   /** How many pages stand at each depth, the home page first. */
@@ -40,8 +40,8 @@ function count(list: number[], at: number): void {
   list[at]!++
 }
 
-/** Works out the figures of a site. */
-export function figuresOf(site: Site): Figures {
+/** Works out the statistics of a site. */
+export function statisticsOf(site: Site): Statistics {
   const graph = linkGraph(site)
   const clicks = clicksFromHome(site, graph)
   const linksIn = new Map<EntryId, number>()

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Figures } from '@viatica/core/figures/figures.ts'
+import type { Statistics } from '@viatica/core/statistics/statistics.ts'
 import { STATES } from '@viatica/core/plan/entry.ts'
 import { Spin } from 'ant-design-vue'
 import { computed, shallowRef, watch } from 'vue'
@@ -7,24 +7,25 @@ import { useOpenSite } from '../../../stores/openSite.ts'
 import { siteWork } from '../../../workers/siteWork.ts'
 import BarChart from '../../../parts/BarChart.vue'
 
-/** The figures of the site: what is counted, and how far pages are from the home page. */
+/** The statistics of the site: what is counted, and how far pages are from the home page. */
 const openSite = useOpenSite()
-const figures = shallowRef<Figures>()
+const statistics = shallowRef<Statistics>()
 
 watch(
   () => openSite.site,
   async (site) => {
-    const found = await siteWork.figures()
-    if (site === openSite.site) figures.value = found
+    const found = await siteWork.statistics()
+    if (site === openSite.site) statistics.value = found
   },
   { immediate: true },
 )
 
 const number = new Intl.NumberFormat('en-GB')
-const perPage = (count: number) => number.format(Math.round((10 * count) / (figures.value!.onSite || 1)) / 10)
+const perPage = (count: number) =>
+  number.format(Math.round((10 * count) / (statistics.value!.onSite || 1)) / 10)
 
 const told = computed(() => {
-  const all = figures.value!
+  const all = statistics.value!
   return [
     { figure: all.pages.size, words: 'pages in the plan', more: stateWords(all) },
     { figure: all.onSite, words: 'pages on the site now' },
@@ -42,14 +43,14 @@ const told = computed(() => {
   ]
 })
 
-function stateWords({ byState }: Figures): string {
+function stateWords({ byState }: Statistics): string {
   return STATES.map((state) => `${number.format(byState[state])} ${state}`).join(', ')
 }
 </script>
 
 <template>
-  <div class="figures">
-    <Spin v-if="!figures" />
+  <div class="statistics">
+    <Spin v-if="!statistics" />
     <template v-else>
       <dl>
         <div v-for="{ figure, words, more } in told" :key="words">
@@ -59,11 +60,11 @@ function stateWords({ byState }: Figures): string {
         </div>
       </dl>
       <div class="charts">
-        <BarChart title="Pages by depth" axis="levels under the home page" :counts="figures.byDepth" />
+        <BarChart title="Pages by depth" axis="levels under the home page" :counts="statistics.byDepth" />
         <BarChart
           title="Pages by clicks from home"
           axis="clicks, by the shortest way over all links"
-          :counts="figures.byClicks"
+          :counts="statistics.byClicks"
         />
       </div>
     </template>
@@ -71,7 +72,7 @@ function stateWords({ byState }: Figures): string {
 </template>
 
 <style scoped>
-.figures {
+.statistics {
   overflow-y: auto;
 }
 

@@ -3,7 +3,7 @@ import type { PieceOf } from '../../plan/surround/piece.ts'
 import { standingOf } from '../../plan/surround/surround.ts'
 
 /** The skip link leads to the main content: a first heading that stands elsewhere is skipped with the rest. */
-export function headingDoubts({ surround }: Site, { id }: PieceOf<'heading'>): string[] {
+export function headingWarnings({ surround }: Site, { id }: PieceOf<'heading'>): string[] {
   const place = standingOf(surround, id)?.place
   return place === 'header' || place === 'side' || place === 'footer'
     ? [
