@@ -173,7 +173,7 @@ test('headings are listed with their warnings, and demoted together; ids that ar
   await expect(list.getByRole('button', { name: /Nights/ })).toContainText('skips a level')
   await list.getByRole('button', { name: /Winter/ }).click()
   await list.getByRole('button', { name: /Summer/ }).click({ modifiers: ['Shift'] })
-  await beside(page).getByRole('button', { name: 'Lower all headings' }).click()
+  await beside(page).getByRole('button', { name: 'Lower chosen headings' }).click()
   await expect(source(page)).toContainText('<h3 id="winter">Winter</h3><h5>Nights</h5><h3>Summer</h3>')
   await writeSource(page, '<h3 id="cold">Winter</h3><h5>Nights</h5><h3>Summer</h3>')
   // The home page linked to the winter hours.

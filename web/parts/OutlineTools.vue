@@ -50,29 +50,32 @@ const MOVES: readonly { direction: Direction; words: string; icon: Component }[]
     <button type="button" class="plain-button" title="Add pages from a pasted list" @click="paste">
       <IconListDetails :size="16" aria-hidden="true" />Paste list
     </button>
-    <span class="gap" />
-    <IconButton
-      v-for="{ direction, words, icon } in MOVES"
-      :key="direction"
-      :icon="icon"
-      :label="words"
-      :disabled="!shaping.canMove[direction]"
-      @click="void shaping.move(direction)"
-    />
-    <IconButton
-      :icon="IconTrash"
-      label="Remove"
-      :disabled="shaping.movable.length === 0"
-      @click="shaping.remove()"
-    />
+    <span class="shaping">
+      <IconButton
+        v-for="{ direction, words, icon } in MOVES"
+        :key="direction"
+        :icon="icon"
+        :label="words"
+        :disabled="!shaping.canMove[direction]"
+        @click="void shaping.move(direction)"
+      />
+      <IconButton
+        :icon="IconTrash"
+        label="Remove"
+        :disabled="shaping.movable.length === 0"
+        @click="shaping.remove()"
+      />
+    </span>
   </div>
 </template>
 
 <style scoped>
 .tools {
   display: flex;
+  flex-wrap: wrap;
+  gap: 2px 6px;
   align-items: center;
-  padding: 8px 6px 6px 10px;
+  padding: 8px 10px 6px;
   border-bottom: 1px solid var(--rule);
 }
 
@@ -88,7 +91,8 @@ const MOVES: readonly { direction: Direction; words: string; icon: Component }[]
   flex: none;
 }
 
-.gap {
-  flex: 1;
+.shaping {
+  display: flex;
+  gap: 2px;
 }
 </style>

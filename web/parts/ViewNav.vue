@@ -32,14 +32,15 @@ const openSite = useOpenSite()
 .views {
   display: flex;
   flex: none;
-  gap: 18px;
+  flex-wrap: wrap;
+  gap: 2px 12px;
 }
 
 .views a {
   padding: 0 1px 3px;
   color: var(--ink);
   border-bottom: 3px solid transparent;
-  font: 500 15.5px/1.4 var(--sign);
+  font: 500 15px/1.4 var(--sign);
   text-decoration: none;
 }
 

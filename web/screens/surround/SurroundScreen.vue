@@ -93,6 +93,8 @@ const hasDetails = computed(() => !['labels', 'source', 'compare'].includes(view
 .bar {
   display: flex;
   flex: none;
+  flex-wrap: wrap;
+  gap: 2px 6px;
   align-items: center;
   justify-content: space-between;
   margin-bottom: 8px;

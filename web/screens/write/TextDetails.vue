@@ -113,9 +113,9 @@ const setter = (field: EntryField) => (value: string) =>
     </ol>
     <p v-if="headings.length === 0" class="quiet">No headings in the text yet.</p>
     <div v-else class="shift">
-      <Button size="small" @click="shift(-1)">Raise all headings</Button>
-      <Button size="small" @click="shift(1)">Lower all headings</Button>
-      <span class="quiet">{{ range ? 'the chosen; Shift adds up to another' : 'all' }}</span>
+      <Button size="small" @click="shift(-1)">Raise {{ range ? 'chosen' : 'all' }} headings</Button>
+      <Button size="small" @click="shift(1)">Lower {{ range ? 'chosen' : 'all' }} headings</Button>
+      <span v-if="range" class="quiet">Shift adds up to another.</span>
     </div>
 
     <h2>The page</h2>
