@@ -179,11 +179,11 @@ describe('redirects of the author', () => {
   })
 })
 
-test('absolute links ask for a published address first', () => {
+test('absolute links ask for a base URL first', () => {
   const absolute: Change = { kind: 'setSite', field: 'linkStyle', value: 'absolute' }
-  expect(() => make(start, absolute)).toThrow(/published address/)
+  expect(() => make(start, absolute)).toThrow(/need a base URL/)
   expect(() => make(site, absolute, { kind: 'setSite', field: 'baseUrl', value: '' })).toThrow(
-    /published address/,
+    /need a base URL/,
   )
 })
 
