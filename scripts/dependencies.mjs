@@ -23,6 +23,7 @@ const REASONS = {
   '@playwright': 'Microsoft’s browser driver',
   '@eslint/': 'the linter’s own rules',
   '@vitejs/': 'Vite’s own plug-in for Vue',
+  '@vue/': 'Vue’s own parts, by its team; tests only',
   '@vueuse/': 'the usual collection of functions for Vue, by members of its team',
   'axe-core': 'the accessibility checker of browsers’ own tools, an outside check; tests only',
   globals: 'a list of names by the author of many ESLint plug-ins',
