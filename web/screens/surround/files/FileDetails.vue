@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { endingOf, FILE_TYPES, fileTypeOf, type SiteFile } from '@viatica/core/plan/file.ts'
+import { FILE_TYPES, fileTypeOf, type SiteFile } from '@viatica/core/plan/file.ts'
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { sitesApi } from '../../../api/sites.ts'
@@ -72,9 +72,7 @@ async function replace(event: Event): Promise<void> {
     <div class="buttons">
       <Button @click="chooser?.click()">Replace …</Button>
       <Button danger @click="removing = true">Remove …</Button>
-      <a :href="url" target="_blank" rel="noopener"
-        >{{ endingOf(file.path).toUpperCase() }}: Open full size</a
-      >
+      <a :href="url" target="_blank" rel="noopener">Open full size</a>
       <input
         ref="chooser"
         type="file"
@@ -123,6 +121,7 @@ h2 {
 
 .buttons {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
   gap: 8px;
   margin-bottom: 14px;

@@ -25,7 +25,7 @@ function set(fields: Partial<HeadFiles>): void {
       :save="(styles) => surrounding.setRule('headFiles', { ...rule, styles })"
     >
       <Checkbox :checked="rule.ourStyles" @change="set({ ourStyles: $event.target.checked })"
-        >the one made under Look</Checkbox
+        >the one made under Design</Checkbox
       >
     </HeadFileList>
     <HeadFileList
@@ -35,7 +35,7 @@ function set(fields: Partial<HeadFiles>): void {
       :save="(scripts) => surrounding.setRule('headFiles', { ...rule, scripts })"
     >
       <Checkbox :checked="rule.ourScript" @change="set({ ourScript: $event.target.checked })"
-        >the one that opens submenus and folds menus</Checkbox
+        >the one that opens submenus and collapses menus</Checkbox
       >
     </HeadFileList>
   </section>

@@ -5,6 +5,7 @@ import type { Menu } from '@viatica/core/plan/surround/menu.ts'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useSurrounding } from '../../../stores/surrounding.ts'
+import { SHAPE_WORDS } from '../pieces/shapeWords.ts'
 
 /** The menus of the site, with where each stands. */
 const surrounding = useSurrounding()
@@ -13,13 +14,16 @@ const uses = computed(() => {
   const places = new Map<string, string[]>()
   for (const { piece, place } of standings(surrounding.surround)) {
     if (piece.kind !== 'menu') continue
-    places.set(piece.menu, [...(places.get(piece.menu) ?? []), `${PLACE_NAMES[place]} (${piece.shape})`])
+    places.set(piece.menu, [
+      ...(places.get(piece.menu) ?? []),
+      `${PLACE_NAMES[place]} (${SHAPE_WORDS[piece.shape]})`,
+    ])
   }
   return places
 })
 
 function about(menu: Menu): string {
-  if (menu.kind === 'picked') return `${menu.links.length} picked links`
+  if (menu.kind === 'picked') return `${menu.links.length} custom links`
   const from = {
     home: 'the plan from the home page',
     section: 'the section that a page is in',

@@ -15,6 +15,7 @@ import { menuOf } from '@viatica/core/plan/surround/surround.ts'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useSurrounding } from '../../../stores/surrounding.ts'
+import { SHAPE_WORDS } from './shapeWords.ts'
 
 const props = defineProps<{ piece: Piece; place: Place; at: number }>()
 
@@ -30,7 +31,7 @@ const warnings = computed(() => pieceWarnings(openSite.site!, props.piece))
 function contentOf(piece: Piece): string {
   switch (piece.kind) {
     case 'menu':
-      return `${menuOf(surrounding.surround, piece.menu)?.name ?? 'gone'}, ${piece.shape}`
+      return `${menuOf(surrounding.surround, piece.menu)?.name ?? 'gone'}, ${SHAPE_WORDS[piece.shape]}`
     case 'links':
       return piece.links.map(({ label }) => label).join(', ')
     case 'columns':

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { MENU_SHAPES, type MenuShape } from '@viatica/core/plan/surround/menuShape.ts'
+import { MENU_SHAPES } from '@viatica/core/plan/surround/menuShape.ts'
 import type { PieceOf } from '@viatica/core/plan/surround/piece.ts'
 import { Checkbox } from 'ant-design-vue'
 import { computed } from 'vue'
 import LabelledChoice from '../../../../parts/LabelledChoice.vue'
 import { useSurrounding } from '../../../../stores/surrounding.ts'
+import { SHAPE_WORDS } from '../shapeWords.ts'
 
 const props = defineProps<{ piece: PieceOf<'menu'> }>()
 
@@ -12,14 +13,7 @@ const surrounding = useSurrounding()
 const set = (fields: Partial<PieceOf<'menu'>>) => surrounding.set(props.piece, fields)
 
 const menus = computed(() => surrounding.surround.menus.map(({ id, name }) => ({ value: id, label: name })))
-const SHAPE_LABELS: Readonly<Record<MenuShape, string>> = {
-  row: 'row',
-  stack: 'vertical list',
-  opening: 'dropdown',
-  line: 'inline',
-  columns: 'columns',
-}
-const shapes = MENU_SHAPES.map((value) => ({ value, label: SHAPE_LABELS[value] }))
+const shapes = MENU_SHAPES.map((value) => ({ value, label: SHAPE_WORDS[value] }))
 </script>
 
 <template>
