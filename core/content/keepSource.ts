@@ -1,6 +1,7 @@
 import { diffArrays } from 'diff'
-import { isElement, parseMainContent, textOf } from '../standard/fragment.ts'
-import { tidyHtml } from './tidyHtml.ts'
+import { isElement, type Node, parseMainContent } from '../standard/fragment.ts'
+import { isBlank, piecesOf } from './visual/elements.ts'
+import { sameContent } from './visual/sameContent.ts'
 
 /** A block of main content as its source has it, with the white space before it. */
 interface Block {
@@ -8,41 +9,53 @@ interface Block {
   readonly source: string
 }
 
-/** The blocks at the top of main content. */
+/** The blocks at the top of main content, and the lines between them; none where the source does not say where they stand. */
 function blocksOf(html: string): Block[] {
+  const fragment = parseMainContent(html, true)
   const blocks: Block[] = []
   let from = 0
-  for (const node of parseMainContent(html, true).childNodes) {
-    const at = node.sourceCodeLocation
-    if (!at || (!isElement(node) && textOf(node).trim() === '')) continue
-    blocks.push({
-      before: html.slice(from, at.startOffset),
-      source: html.slice(at.startOffset, at.endOffset),
-    })
-    from = at.endOffset
+  for (const { block, run } of piecesOf(fragment.childNodes)) {
+    const nodes: readonly Node[] = run ?? [block]
+    const [first, last] = [nodes[0]!.sourceCodeLocation, nodes.at(-1)!.sourceCodeLocation]
+    if (!first || !last || first.startOffset < from) return []
+    // What was put before a table from inside of it stands in the source where it is not shown.
+    const isApart = nodes.every((node) => !isElement(node) || node.sourceCodeLocation?.startTag)
+    if (!isApart) return []
+    const source = html.slice(first.startOffset, last.endOffset)
+    const lead = source.search(/[^\t\n\f\r ]/)
+    let end = source.length
+    while (isBlank(source[end - 1]!)) end--
+    const own = source.slice(lead, end)
+    blocks.push({ before: html.slice(from, first.startOffset + lead), source: own })
+    from = last.endOffset
   }
   return blocks
 }
 
+/** The source that was taken apart last: it is asked of again at every key. */
+let last: { readonly source: string; readonly blocks: readonly Block[] } | undefined
+
 /**
  * What an editor made of a source, with every block that was not touched as the author had written it.
  * @param source before the edit
- * @param opened what the editor wrote when it had opened that source
- * @param edited what it writes now
+ * @param opened the blocks that the editor wrote when it had opened that source
+ * @param edited those that it writes now
  */
-export function keepSource(source: string, opened: string, edited: string): string {
-  if (opened === edited) return source
-  const [own, was, is] = [blocksOf(source), blocksOf(opened), blocksOf(edited)]
+export function keepSource(source: string, opened: readonly string[], edited: readonly string[]): string {
+  if (opened.length === edited.length && opened.every((block, at) => block === edited[at])) return source
+  if (last?.source !== source) last = { source, blocks: blocksOf(source) }
+  const own = last.blocks
   // Where the editor sees other blocks than the source has, there is nothing to hold them by.
-  if (own.length !== was.length) return tidyHtml(edited)
-  const texts = (blocks: readonly Block[]) => blocks.map((block) => block.source)
+  if (own.length !== opened.length) return edited.join('\n')
   let written = ''
   let at = 0
   const put = (before: string, block: string) => (written += (written === '' ? '' : before || '\n') + block)
-  for (const { added, removed, value } of diffArrays(texts(was), texts(is))) {
+  for (const { added, removed, value } of diffArrays([...opened], [...edited])) {
     if (removed) at += value.length
-    else if (added) for (const block of value) put('\n', tidyHtml(block))
+    else if (added) for (const block of value) put('\n', block)
     else for (let n = 0; n < value.length; n++, at++) put(own[at]!.before, own[at]!.source)
   }
-  return written
+  // What a block leaves open would draw in what stands behind it now.
+  const tidy = edited.join('\n')
+  return sameContent(written, tidy) ? written : tidy
 }

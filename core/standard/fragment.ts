@@ -25,9 +25,9 @@ export function parseMainContent(source: string, withPlaces = false): Fragment {
   return parseFragment(main, source, { sourceCodeLocationInfo: withPlaces, scriptingEnabled: false })
 }
 
-/** Main content as HTML, everything closed. https://html.spec.whatwg.org/multipage/parsing.html#serialising-html-fragments */
-export const serializeContent = (fragment: Fragment): string =>
-  serialize(fragment, { scriptingEnabled: false })
+/** Main content, or what stands in an element, as HTML, everything closed. https://html.spec.whatwg.org/multipage/parsing.html#serialising-html-fragments */
+export const serializeContent = (parent: Fragment | Element): string =>
+  serialize(parent, { scriptingEnabled: false })
 
 /** An element of main content with all in it. */
 export const serializeElement = (element: Element): string =>

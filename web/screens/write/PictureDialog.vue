@@ -1,41 +1,60 @@
 <script setup lang="ts">
-import { filePointer } from '@viatica/core/pointer/pointer.ts'
-import { escapeAttribute, escapeText } from '@viatica/core/standard/escape.ts'
-import { Button, Checkbox, Input } from 'ant-design-vue'
+import { filePointer, readPointer } from '@viatica/core/pointer/pointer.ts'
+import { Button, Checkbox, Input, InputNumber } from 'ant-design-vue'
 import { computed, ref, useId } from 'vue'
 import { sitesApi } from '../../api/sites.ts'
 import ModalDialog from '../../parts/ModalDialog.vue'
 import { useSiteFiles } from '../../stores/siteFiles.ts'
-import type { Insertion } from './insertion.ts'
+import type { Insertion, Picture } from './insertion.ts'
 
-/** Chooses a picture of the site, or takes one in, with what it says and what stands under it. */
+/** Chooses a picture of the site, or takes one in, with what it says, how large it is and what stands under it. */
+const props = defineProps<{
+  /** The picture that gets other values; undefined for a new one. */
+  edited: Picture | undefined
+}>()
 const emit = defineEmits<{ close: []; pick: [Insertion] }>()
 
 const siteFiles = useSiteFiles()
 const id = useId()
-const chosenId = ref('')
-const alt = ref('')
-const caption = ref('')
-const isDecoration = ref(false)
-const size = ref({ width: 0, height: 0 })
+const pictures = computed(() => siteFiles.ofKind('picture'))
+const chosenId = ref(readPointer(props.edited?.src ?? '')?.id ?? '')
+const chosen = computed(() => pictures.value.find((file) => file.id === chosenId.value))
+const alt = ref(props.edited?.alt ?? '')
+const caption = ref(props.edited?.caption ?? '')
+const isDecoration = ref(props.edited?.alt === '')
+const size = ref({ width: props.edited?.width ?? 0, height: props.edited?.height ?? 0 })
+/** How wide the picture is for its height, as it is in its file. */
+const ratio = ref(0)
 const chooser = ref<HTMLInputElement>()
 
-const pictures = computed(() => siteFiles.ofKind('picture'))
-const chosen = computed(() => pictures.value.find((file) => file.id === chosenId.value))
+/** A picture from elsewhere has no file to choose, and can be edited as it is. */
+const isThere = computed(
+  () => chosen.value !== undefined || (chosenId.value === '' && props.edited !== undefined),
+)
 /** A picture must say something, or say that it only decorates. */
 const isReady = computed(
-  () => chosen.value && (isDecoration.value || (alt.value.trim() || chosen.value.alt) !== ''),
+  () => isThere.value && (isDecoration.value || (alt.value.trim() || (chosen.value?.alt ?? '')) !== ''),
 )
 
 function choose(file: string): void {
+  if (file === chosenId.value) return
   chosenId.value = file
-  alt.value = ''
+  // What another picture shows is for its author to say; what was typed of this one stays.
+  if (!props.edited) alt.value = ''
   size.value = { width: 0, height: 0 }
 }
 
 function measured(event: Event): void {
   const { naturalWidth: width, naturalHeight: height } = event.target as HTMLImageElement
-  size.value = { width, height }
+  ratio.value = height > 0 ? width / height : 0
+  if (size.value.width === 0) size.value = { width, height }
+}
+
+function setWidth(width: number): void {
+  size.value = {
+    width,
+    height: ratio.value > 0 ? Math.max(1, Math.round(width / ratio.value)) : size.value.height,
+  }
 }
 
 async function takeIn(event: Event): Promise<void> {
@@ -49,18 +68,14 @@ async function takeIn(event: Event): Promise<void> {
 
 function take(): void {
   if (!isReady.value) return
-  const said = isDecoration.value ? '' : alt.value.trim() || chosen.value!.alt
-  const { width, height } = size.value
-  const measure = width > 0 ? ` width="${width}" height="${height}"` : ''
-  const img = `<img src="${filePointer(chosenId.value)}" alt="${escapeAttribute(said)}"${measure}>`
-  const under = caption.value.trim()
-  const html = under ? `<figure>${img}<figcaption>${escapeText(under)}</figcaption></figure>` : img
-  emit('pick', { html })
+  const said = isDecoration.value ? '' : alt.value.trim() || (chosen.value?.alt ?? '')
+  const src = chosen.value ? filePointer(chosenId.value) : props.edited!.src
+  emit('pick', { picture: { src, alt: said, ...size.value, caption: caption.value.trim() } })
 }
 </script>
 
 <template>
-  <ModalDialog open title="A picture" @close="emit('close')">
+  <ModalDialog open :title="edited ? 'Edit picture' : 'A picture'" @close="emit('close')">
     <p v-if="pictures.length === 0" class="quiet">The site has no pictures yet.</p>
     <ul v-else class="pictures" role="radiogroup" aria-label="Pictures of the site">
       <li v-for="file in pictures" :key="file.id" role="none">
@@ -88,13 +103,25 @@ function take(): void {
     <p v-if="siteFiles.faults.length > 0" class="field-fault" role="alert">
       {{ siteFiles.faults.join(' ') }}
     </p>
-    <template v-if="chosen">
-      <img :src="sitesApi.pictureUrl(chosen)" alt="" class="measure" @load="measured" />
+    <template v-if="isThere">
+      <img v-if="chosen" :src="sitesApi.pictureUrl(chosen)" alt="" class="measure" @load="measured" />
       <div class="field">
         <label class="field-label" :for="`${id}-alt`">Alternative text</label>
-        <Input :id="`${id}-alt`" v-model:value="alt" :placeholder="chosen.alt" :disabled="isDecoration" />
+        <Input :id="`${id}-alt`" v-model:value="alt" :placeholder="chosen?.alt" :disabled="isDecoration" />
       </div>
       <Checkbox v-model:checked="isDecoration">Decorative image</Checkbox>
+      <div class="field">
+        <label class="field-label" :for="`${id}-width`">Width in pixels</label>
+        <InputNumber
+          :id="`${id}-width`"
+          :value="size.width"
+          :min="1"
+          :max="10000"
+          :precision="0"
+          @change="(width) => setWidth(Number(width))"
+        />
+        <span v-if="size.height > 0" class="quiet"> × {{ size.height }}</span>
+      </div>
       <div class="field">
         <label class="field-label" :for="`${id}-caption`">Caption</label>
         <Input :id="`${id}-caption`" v-model:value="caption" placeholder="none" @press-enter="take" />
@@ -102,7 +129,7 @@ function take(): void {
     </template>
     <template #buttons>
       <Button @click="emit('close')">Cancel</Button>
-      <Button type="primary" :disabled="!isReady" @click="take">Insert</Button>
+      <Button type="primary" :disabled="!isReady" @click="take">{{ edited ? 'Apply' : 'Insert' }}</Button>
     </template>
   </ModalDialog>
 </template>

@@ -17,7 +17,7 @@ import { useOpenSite } from '../../stores/openSite.ts'
 import { useWindows } from '../../stores/windows.ts'
 import { useWriting } from '../../stores/writing.ts'
 import StopLayout from '../site/StopLayout.vue'
-import type { Insertion } from './insertion.ts'
+import { type Insertion, type Picture, pictureHtml } from './insertion.ts'
 import LinkDialog from './LinkDialog.vue'
 import PictureDialog from './PictureDialog.vue'
 import SourceEditor from './source/SourceEditor.vue'
@@ -43,7 +43,11 @@ const visualEditor = ref<InstanceType<typeof VisualEditor>>()
 const asked = ref<'link' | 'picture'>()
 const selected = ref('')
 
-function ask(what: 'link' | 'picture'): void {
+/** The picture that gets other values; undefined for a new one. */
+const edited = ref<Picture>()
+
+function ask(what: 'link' | 'picture', picture?: Picture): void {
+  edited.value = picture
   selected.value = (sourceEditor.value ?? visualEditor.value)?.selected() ?? ''
   asked.value = what
 }
@@ -53,9 +57,9 @@ function take(insertion: Insertion): void {
   const { heading } = insertion
   if (heading) (sourceEditor.value ?? visualEditor.value)?.giveHeadingId(heading.at, heading.id)
   visualEditor.value?.insert(insertion)
-  const { href, text = '', html } = insertion
-  sourceEditor.value?.insert(
-    (marked) => html ?? `<a href="${escapeAttribute(href!)}">${marked || escapeText(text)}</a>`,
+  const { href, text = '', picture } = insertion
+  sourceEditor.value?.insert((marked) =>
+    picture ? pictureHtml(picture) : `<a href="${escapeAttribute(href!)}">${marked || escapeText(text)}</a>`,
   )
 }
 
@@ -180,10 +184,16 @@ onBeforeUnmount(() => {
       <p v-if="writing.fault" class="field-fault" role="alert">Not saved: {{ writing.fault }}</p>
       <StartFrom v-if="writing.text.trim() === ''" />
       <SourceEditor v-if="view === 'source'" ref="sourceEditor" class="editor" />
-      <VisualEditor v-else ref="visualEditor" class="editor" @link="ask('link')" @picture="ask('picture')" />
+      <VisualEditor
+        v-else
+        ref="visualEditor"
+        class="editor"
+        @link="ask('link')"
+        @picture="(picture) => ask('picture', picture)"
+      />
       <LivePage v-if="showsPage" :page="writing.page.id" :width="width" class="page" />
       <LinkDialog v-if="asked === 'link'" :selected="selected" @pick="take" @close="asked = undefined" />
-      <PictureDialog v-if="asked === 'picture'" @pick="take" @close="asked = undefined" />
+      <PictureDialog v-if="asked === 'picture'" :edited="edited" @pick="take" @close="asked = undefined" />
     </div>
     <p v-else class="none">Only a page has main content. Choose one in the outline.</p>
     <template #details>

@@ -1,26 +1,33 @@
 <script setup lang="ts">
-import { Editor } from '@tiptap/core'
-import { addColumnAfter, addRowAfter, deleteColumn, deleteRow, deleteTable } from '@tiptap/pm/tables'
-import type { Command } from '@tiptap/pm/state'
-import { cleanPaste } from '@viatica/core/content/cleanPaste.ts'
+import { Editor, type JSONContent } from '@tiptap/core'
+import type { Node } from '@tiptap/pm/model'
+import { NodeSelection } from '@tiptap/pm/state'
 import { keepSource } from '@viatica/core/content/keepSource.ts'
 import { whereItLeads } from '@viatica/core/content/linksOfPage.ts'
-import { lossesOf } from '@viatica/core/content/losses.ts'
 import { ownLinksIn } from '@viatica/core/content/ownLinks.ts'
+import { cleanPaste } from '@viatica/core/content/paste/cleanPaste.ts'
+import { isDocument } from '@viatica/core/content/paste/copied.ts'
+import type { DocNode } from '@viatica/core/content/visual/document.ts'
+import { readVisual } from '@viatica/core/content/visual/read.ts'
+import { writeBlocks } from '@viatica/core/content/visual/write.ts'
 import { rewritten } from '@viatica/core/pointer/inHtml.ts'
 import { readPointer } from '@viatica/core/pointer/pointer.ts'
-import { Button, Input } from 'ant-design-vue'
+import { Button } from 'ant-design-vue'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { sitesApi } from '../../../api/sites.ts'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useWriting } from '../../../stores/writing.ts'
-import type { Insertion } from '../insertion.ts'
-import { fromEditor } from './editorHtml.ts'
+import { type Insertion, type Picture, pictureHtml } from '../insertion.ts'
+import { copiedSlice, rememberCopied } from './clipboard.ts'
+import HtmlDialog from './HtmlDialog.vue'
+import { writingKeys } from './keys.ts'
+import { editPicture, pictureAt, type PlacedPicture, removePicture } from './pictures.ts'
 import { visualSchema } from './schema.ts'
+import TableTools from './TableTools.vue'
 import VisualTools from './VisualTools.vue'
 
-/** Main content as it reads. What it would lose of a source is told, and that source is not opened here. */
-const emit = defineEmits<{ link: []; picture: [] }>()
+/** Main content as it reads. What the editor has no way to hold stands in it as a block with its own HTML. */
+const emit = defineEmits<{ link: []; picture: [edited?: Picture] }>()
 
 const openSite = useOpenSite()
 const writing = useWriting()
@@ -28,11 +35,13 @@ const place = ref<HTMLElement>()
 const editor = shallowRef<Editor>()
 /** Counts up with every step of the editor: what it says of itself is no state of Vue's. */
 const tick = ref(0)
-const losses = ref<string[]>([])
+/** What is kept as HTML and is being edited: where it stands. */
+const editedHtml = ref<{ readonly at: number; readonly html: string }>()
+let editedPicture: PlacedPicture | undefined
 
 /** The source that was opened, and what the editor wrote of it before anything was edited. */
 let source = ''
-let opened = ''
+let opened: string[] = []
 
 /** Where a picture is shown from: a file of the site from its preview. */
 function sourceOf(src: string): string {
@@ -41,28 +50,43 @@ function sourceOf(src: string): string {
   return file ? sitesApi.pictureUrl(file) : pointer ? '' : src
 }
 
+function clean(pasted: string): string {
+  const html = cleanPaste(pasted)
+  return writing.page ? rewritten(html, ownLinksIn(openSite.site!, writing.page.id, html)) : html
+}
+
+const blocksNow = (at: Editor) => writeBlocks(at.state.doc.toJSON() as DocNode)
+
 function open(): void {
   editor.value?.destroy()
   source = writing.text
   const made = new Editor({
     element: place.value!,
-    extensions: visualSchema(sourceOf),
-    content: source,
+    extensions: [...visualSchema({ sourceOf, editKept: editHtml }), writingKeys],
+    content: readVisual(source) as JSONContent,
     editorProps: {
       attributes: { 'aria-label': 'Main content', role: 'textbox', 'aria-multiline': 'true' },
-      transformPastedHTML(html) {
-        const clean = html.includes('data-pm-slice') ? html : cleanPaste(html)
-        return writing.page ? rewritten(clean, ownLinksIn(openSite.site!, writing.page.id, clean)) : clean
+      transformCopied: rememberCopied,
+      transformPastedHTML: clean,
+      handlePaste(view, event) {
+        const own = copiedSlice(event.clipboardData, view.state.schema)
+        if (own) view.dispatch(view.state.tr.replaceSelection(own).scrollIntoView())
+        const text = event.clipboardData?.getData('text/plain') ?? ''
+        if (!own && !isDocument(text)) return false
+        // A whole document that was copied as its source gives what stands in its body.
+        if (!own) insertNodes(clean(text))
+        return true
+      },
+      handleDoubleClickOn(_view, _at, node) {
+        if (node.type.name !== 'image' && node.type.name !== 'figureImage') return false
+        changePicture()
+        return true
       },
     },
     onTransaction: () => tick.value++,
-    onUpdate: ({ editor: at }) => {
-      if (losses.value.length === 0) writing.type(keepSource(source, opened, fromEditor(at.getHTML())))
-    },
+    onUpdate: ({ editor: at }) => writing.type(keepSource(source, opened, blocksNow(at))),
   })
-  opened = fromEditor(made.getHTML())
-  losses.value = lossesOf(source, opened)
-  made.setEditable(losses.value.length === 0)
+  opened = blocksNow(made)
   editor.value = made
 }
 
@@ -77,34 +101,87 @@ const leads = computed(() => {
   const href = String(editor.value!.getAttributes('link')['href'] ?? '')
   return whereItLeads(openSite.site!, href) ?? { words: href, isThere: true }
 })
-const caption = computed(() =>
-  isIn('table') ? String(editor.value!.getAttributes('table')['caption'] ?? '') : '',
-)
+const placed = computed(() => (tick.value >= 0 && editor.value ? pictureAt(editor.value.state) : undefined))
+const keptAt = computed(() => {
+  if (tick.value < 0 || !editor.value) return undefined
+  const { selection } = editor.value.state
+  const isKept = selection instanceof NodeSelection && selection.node.type.name.startsWith('kept')
+  return isKept ? selection.from : undefined
+})
 
-const TABLE_STEPS: readonly (readonly [string, Command])[] = [
-  ['Add a row', addRowAfter],
-  ['Add a column', addColumnAfter],
-  ['Remove the row', deleteRow],
-  ['Remove the column', deleteColumn],
-  ['Remove the table', deleteTable],
-]
+/** Puts HTML where the caret is: a line into the line, blocks between blocks. */
+function insertNodes(html: string): void {
+  const { content = [] } = readVisual(html)
+  const [first] = content
+  const isLine = content.length === 1 && first!.type === 'paragraph' && first!.attrs?.['wrapped'] === 'bare'
+  const nodes = isLine ? first!.content : content
+  editor
+    .value!.chain()
+    .focus()
+    .insertContent(nodes as object[])
+    .run()
+}
 
-function run(command: Command): void {
+function insert({ href, text, picture }: Insertion): void {
+  if (picture && editedPicture) {
+    const { view, state } = editor.value!
+    view.dispatch(editPicture(state.tr, editedPicture, picture))
+    view.focus()
+  } else if (picture) insertNodes(pictureHtml(picture))
+  else {
+    const chain = editor.value!.chain().focus()
+    if (editor.value!.state.selection.empty && !isIn('link'))
+      chain
+        .insertContent([{ type: 'text', text, marks: [{ type: 'link', attrs: { href } }] }])
+        .unsetMark('link')
+        .run()
+    else chain.extendMarkRange('link').setLink({ href: href! }).run()
+  }
+}
+
+/** Asks for a picture: a new one, or other values for the one that is chosen. */
+function changePicture(): void {
+  editedPicture = placed.value
+  emit('picture', editedPicture?.picture)
+}
+
+function askPicture(): void {
+  editedPicture = undefined
+  emit('picture')
+}
+
+function takeOutPicture(): void {
   const { view, state } = editor.value!
-  command(state, view.dispatch)
+  view.dispatch(removePicture(state.tr, placed.value!))
   view.focus()
 }
 
-function insert({ href, text, html }: Insertion): void {
-  const chain = editor.value!.chain().focus()
-  if (html !== undefined) chain.insertContent(html).run()
-  else if (editor.value!.state.selection.empty && !isIn('link'))
-    chain
-      .insertContent([{ type: 'text', text, marks: [{ type: 'link', attrs: { href } }] }])
-      .unsetMark('link')
-      .run()
-  else chain.extendMarkRange('link').setLink({ href: href! }).run()
+function editHtml(at: number): void {
+  const node = editor.value!.state.doc.nodeAt(at)
+  if (node) editedHtml.value = { at, html: String(node.attrs['html']) }
 }
+
+/** Puts other HTML in the place of what was kept; what the editor can hold of it is text from now on. */
+function applyHtml(html: string): void {
+  const { at } = editedHtml.value!
+  editedHtml.value = undefined
+  const { view, state } = editor.value!
+  const { schema } = state
+  const node = state.doc.nodeAt(at)!
+  const { content = [] } = readVisual(html)
+  const isLine = content.length === 1 && content[0]!.type === 'paragraph'
+  const nodes = node.isInline
+    ? isLine
+      ? (content[0]!.content ?? [])
+      : [{ type: 'keptInline', attrs: { html } }]
+    : content
+  const isNothing = html.trim() === ''
+  const made: Node[] = isNothing ? [] : nodes.map((one) => schema.nodeFromJSON(one))
+  view.dispatch(state.tr.replaceWith(at, at + node.nodeSize, made))
+  view.focus()
+}
+
+const removeKept = () => editor.value!.chain().focus().deleteSelection().run()
 
 /** Puts the caret into a heading, by its place among all headings. */
 function show(at: number): void {
@@ -141,21 +218,12 @@ defineExpose({ insert, giveHeadingId, show, selected })
 <template>
   <div class="visual">
     <VisualTools
-      v-if="editor && losses.length === 0"
+      v-if="editor"
       :editor="editor"
       :tick="tick"
       @link="emit('link')"
-      @picture="emit('picture')"
+      @picture="placed ? changePicture() : askPicture()"
     />
-    <div v-if="losses.length > 0" class="losses" role="status">
-      <p>Visual editing would remove:</p>
-      <ul>
-        <li v-for="loss in losses.slice(0, 12)" :key="loss">
-          <code>{{ loss }}</code>
-        </li>
-      </ul>
-      <p>So it is only shown here. Write it as its source.</p>
-    </div>
     <div v-if="leads" class="leads">
       <span :class="{ dead: !leads.isThere }">→ {{ leads.words }}</span>
       <Button size="small" @click="emit('link')">Edit link</Button>
@@ -163,20 +231,24 @@ defineExpose({ insert, giveHeadingId, show, selected })
         >Remove link</Button
       >
     </div>
-    <div v-if="isIn('table')" class="leads">
-      <Button v-for="[words, command] in TABLE_STEPS" :key="words" size="small" @click="run(command)">{{
-        words
-      }}</Button>
-      <Input
-        size="small"
-        class="caption"
-        aria-label="Caption of the table"
-        placeholder="caption"
-        :value="caption"
-        @change="(event) => editor!.commands.updateAttributes('table', { caption: event.target.value ?? '' })"
-      />
+    <div v-if="placed" class="leads">
+      <span>{{ placed.picture.alt || 'Decorative image' }}</span>
+      <Button size="small" @click="changePicture">Edit picture</Button>
+      <Button size="small" @click="takeOutPicture">Remove picture</Button>
     </div>
-    <div ref="place" class="text" :class="{ shown: losses.length > 0 }" />
+    <div v-if="keptAt !== undefined" class="leads">
+      <span>Kept as HTML</span>
+      <Button size="small" @click="editHtml(keptAt)">Edit HTML</Button>
+      <Button size="small" @click="removeKept">Remove</Button>
+    </div>
+    <TableTools v-if="isIn('table')" :editor="editor!" :tick="tick" />
+    <div ref="place" class="text" />
+    <HtmlDialog
+      v-if="editedHtml"
+      :html="editedHtml.html"
+      @apply="applyHtml"
+      @close="editedHtml = undefined"
+    />
   </div>
 </template>
 
@@ -187,20 +259,6 @@ defineExpose({ insert, giveHeadingId, show, selected })
   min-height: 0;
   background: var(--card);
   border: 1px solid var(--rule);
-}
-
-.losses {
-  padding: 8px 14px;
-  color: var(--brick);
-  border-bottom: 1px solid var(--rule);
-}
-
-.losses p {
-  margin: 0;
-}
-
-.losses ul {
-  margin: 2px 0;
 }
 
 .leads {
@@ -216,18 +274,10 @@ defineExpose({ insert, giveHeadingId, show, selected })
   color: var(--brick);
 }
 
-.caption {
-  width: 160px;
-}
-
 .text {
   flex: 1;
   min-height: 0;
   overflow-y: auto;
-}
-
-.shown {
-  opacity: 0.75;
 }
 
 .text :deep(.ProseMirror) {
@@ -316,5 +366,99 @@ defineExpose({ insert, giveHeadingId, show, selected })
 
 .text :deep(.selectedCell) {
   background: #e2ece4;
+}
+
+.text :deep(td p:last-child),
+.text :deep(th p:last-child),
+.text :deep(li p:last-child) {
+  margin-bottom: 0;
+}
+
+.text :deep(.ProseMirror-selectednode) {
+  outline: 2px solid var(--ochre);
+  outline-offset: 1px;
+}
+
+.text :deep(.box) {
+  margin: 0 0 0.8em;
+  padding: 2px 0 0 12px;
+  border-left: 2px dotted #bdb79f;
+}
+
+.text :deep(.box)::before,
+.text :deep(.kept-name) {
+  color: var(--slate);
+  font:
+    12px 'IBM Plex Mono',
+    monospace;
+}
+
+.text :deep(.box)::before {
+  content: attr(data-tag);
+  display: block;
+}
+
+.text :deep(.box-label) {
+  font-weight: 600;
+}
+
+.text :deep(.kept) {
+  background: #f0ede2;
+  border: 1px dashed #a49d85;
+  border-radius: 3px;
+  cursor: default;
+}
+
+.text :deep(.kept-inline) {
+  padding: 0 5px;
+}
+
+.text :deep(.kept-block) {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  margin: 0 0 0.8em;
+  padding: 5px 10px;
+  font-size: 14px;
+}
+
+.text :deep(.kept-words) {
+  flex: 1;
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+.text :deep(.kept-block button) {
+  min-height: 26px;
+  padding: 0 8px;
+  color: inherit;
+  background: #fff;
+  border: 1px solid #bdb79f;
+  border-radius: 3px;
+  font:
+    13px Barlow,
+    system-ui,
+    sans-serif;
+  cursor: pointer;
+}
+
+.text :deep(.other) {
+  border-bottom: 1px dotted #a49d85;
+}
+
+.text :deep(.ProseMirror-gapcursor) {
+  position: relative;
+  display: block;
+  height: 0;
+}
+
+.text :deep(.ProseMirror-gapcursor)::after {
+  content: '';
+  position: absolute;
+  top: -3px;
+  width: 22px;
+  border-top: 2px solid var(--ink);
 }
 </style>

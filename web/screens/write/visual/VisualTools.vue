@@ -15,6 +15,7 @@ import {
 import type { Editor } from '@tiptap/core'
 import { type Component, computed } from 'vue'
 import IconButton from '../../../parts/IconButton.vue'
+import { insertTable } from './tables.ts'
 
 /** What can be done to the text at the caret. */
 const props = defineProps<{
@@ -45,13 +46,10 @@ function setBlock(event: Event): void {
   else chain.setHeading({ level: Number(value.slice(1)) as 2 }).run()
 }
 
-const CELL = (type: string) => ({ type, attrs: type === 'tableHeader' ? { scope: 'col' } : {} })
-const ROW = (type: string) => ({ type: 'tableRow', content: [CELL(type), CELL(type), CELL(type)] })
-
-/** A table of three by three, the first row its head. */
-function insertTable(): void {
-  const content = [ROW('tableHeader'), ROW('tableCell'), ROW('tableCell')]
-  props.editor.chain().focus().insertContent({ type: 'table', content }).run()
+function putTable(): void {
+  const { state, view } = props.editor
+  insertTable(state, view.dispatch)
+  view.focus()
 }
 
 interface Tool {
@@ -84,7 +82,7 @@ const TOOLS: readonly Tool[] = [
     run: () => chain().toggleOrderedList().run(),
   },
   { words: 'Quotation', icon: IconBlockquote, of: 'blockquote', run: () => chain().toggleBlockquote().run() },
-  { words: 'Table', icon: IconTable, of: 'table', run: insertTable },
+  { words: 'Table', icon: IconTable, of: 'table', run: putTable },
   {
     words: 'Line break',
     key: 'Shift+Enter',

@@ -1,9 +1,13 @@
-import { type AnyExtension, getExtensionField, Mark, Node } from '@tiptap/core'
-import Heading from '@tiptap/extension-heading'
+import { type AnyExtension, Extension, getExtensionField, Mark, Node } from '@tiptap/core'
 import Blockquote from '@tiptap/extension-blockquote'
+import Code from '@tiptap/extension-code'
 import Image from '@tiptap/extension-image'
+import Link from '@tiptap/extension-link'
+import { BulletList, ListItem, OrderedList } from '@tiptap/extension-list'
 import StarterKit from '@tiptap/starter-kit'
 import { tableEditing } from '@tiptap/pm/tables'
+import { keptNodes } from './keptNodes.ts'
+import { packed } from '@viatica/core/content/visual/document.ts'
 
 /** What a node is to the commands for tables, which ask for it in the schema. */
 declare module '@tiptap/core' {
@@ -14,39 +18,27 @@ declare module '@tiptap/core' {
   }
 }
 
-/** An attribute that is written as it was read, and not at all when it is not there. */
-const plain = (name: string, usual: unknown = null) => ({
+/** An attribute that is shown and pasted as it stands. */
+const plain = (name: string) => ({
   [name]: {
-    default: usual,
-    parseHTML: (element: HTMLElement) => element.getAttribute(name) ?? usual,
+    default: null as string | null,
+    parseHTML: (element: HTMLElement) => element.getAttribute(name),
     renderHTML: (attributes: Record<string, unknown>) =>
-      attributes[name] === usual ? {} : { [name]: attributes[name] },
+      attributes[name] === null ? {} : { [name]: attributes[name] },
   },
 })
 const attributes = (...names: string[]) => Object.assign({}, ...names.map((name) => plain(name))) as object
 
-/** A mark that is an element and nothing more. */
-const inline = (tag: string, ...names: string[]) =>
-  Mark.create({
-    name: tag,
-    addAttributes: () => attributes(...names),
-    parseHTML: () => [{ tag }],
-    renderHTML: ({ HTMLAttributes }) => [tag, HTMLAttributes, 0],
-  })
+/** An attribute that is only kept. */
+const kept = (name: string, usual: unknown = null) => ({ [name]: { default: usual, rendered: false } })
 
 /** A block that is an element and holds what its content says. */
-const block = (
-  name: string,
-  tag: string,
-  content: string,
-  options: { group?: string; names?: string[] } = {},
-) =>
+const block = (name: string, tag: string, content: string, group = '') =>
   Node.create({
     name,
     content,
-    ...(options.group ? { group: options.group } : {}),
+    ...(group ? { group } : {}),
     defining: true,
-    addAttributes: () => attributes(...(options.names ?? [])),
     parseHTML: () => [{ tag }],
     renderHTML: ({ HTMLAttributes }) => [tag, HTMLAttributes, 0],
   })
@@ -55,7 +47,7 @@ const block = (
 const span = (name: 'colspan' | 'rowspan') => ({
   [name]: {
     default: 1,
-    parseHTML: (element: HTMLElement) => Number(element.getAttribute(name) ?? 1),
+    parseHTML: (element: HTMLElement) => Math.min(1000, Math.max(1, Number(element.getAttribute(name)) || 1)),
     renderHTML: (values: Record<string, unknown>) => (values[name] === 1 ? {} : { [name]: values[name] }),
   },
 })
@@ -63,22 +55,22 @@ const span = (name: 'colspan' | 'rowspan') => ({
 const cell = (name: string, tag: 'td' | 'th') =>
   Node.create({
     name,
-    content: 'inline*',
+    content: 'block+',
     tableRole: tag === 'td' ? 'cell' : 'header_cell',
     isolating: true,
     addAttributes: () => ({
       ...span('colspan'),
       ...span('rowspan'),
       ...attributes('scope'),
-      colwidth: { default: null, rendered: false },
+      ...kept('colwidth'),
     }),
     parseHTML: () => [{ tag }],
     renderHTML: ({ HTMLAttributes }) => [tag, HTMLAttributes, 0],
   })
 
 /**
- * A table is its rows. Its caption is kept as an attribute, since it is no row; which rows are its head is seen by their
- * cells (see editorHtml).
+ * A table is its rows, and which are its head and foot they say or show themselves. Its caption and columns are kept as HTML,
+ * since they are no rows.
  */
 const table = Node.create({
   name: 'table',
@@ -87,11 +79,12 @@ const table = Node.create({
   tableRole: 'table',
   isolating: true,
   addAttributes: () => ({
+    ...kept('columns', ''),
     caption: {
       default: '',
-      parseHTML: (element: HTMLElement) => element.querySelector('caption')?.textContent.trim() ?? '',
+      parseHTML: (element: HTMLElement) => element.querySelector('caption')?.innerHTML.trim() ?? '',
       renderHTML: ({ caption }: Record<string, unknown>) =>
-        caption === '' ? {} : { 'data-caption': caption },
+        caption === '' ? {} : { 'data-caption': String(caption).replace(/<[^<>]*>/g, '') },
     },
   }),
   parseHTML: () => [{ tag: 'table' }, { tag: 'caption', ignore: true }],
@@ -106,20 +99,116 @@ const tableRow = Node.create({
   name: 'tableRow',
   content: '(tableCell | tableHeader)*',
   tableRole: 'row',
+  addAttributes: () => ({ ...kept('part'), ...kept('section') }),
   parseHTML: () => [{ tag: 'tr' }],
   renderHTML: () => ['tr', 0],
 })
 
-/**
- * What the visual editor can hold. What it cannot is found out by comparing (see core/content/losses.ts).
- * @param sourceOf where a picture's pointer is shown from
- */
-export function visualSchema(sourceOf: (src: string) => string): AnyExtension[] {
-  const picture = (name: string, rule: string, isInline: boolean) =>
+/** A block of blocks that is none of the others. What it is stands above it. */
+const box = Node.create({
+  name: 'box',
+  group: 'block',
+  content: '(block | boxLabel)+',
+  defining: true,
+  addAttributes: () => kept('tag', 'div'),
+  renderHTML: ({ node }) => ['div', { class: 'box', 'data-tag': String(node.attrs['tag']) }, 0],
+})
+
+/** What a box is called: the summary of details, the legend of a group of fields. */
+const boxLabel = Node.create({
+  name: 'boxLabel',
+  content: 'inline*',
+  defining: true,
+  addAttributes: () => kept('tag', 'summary'),
+  renderHTML: () => ['p', { class: 'box-label' }, 0],
+})
+
+/** Elements of a line that are no mark of their own. */
+const OTHER_TAGS =
+  'a abbr acronym b bdi bdo big cite code data del dfn em font i ins kbd label mark nobr q s samp small span strike strong sub ' +
+  'sup time tt u var'
+const PASTED_TAGS = 'abbr cite del dfn ins kbd mark q samp small sub sup time var'
+
+/** Any element of a line that is no mark of its own, or stands in one of its kind. */
+const other = Mark.create({
+  name: 'element',
+  excludes: '',
+  addAttributes: () => ({ ...kept('tag', 'span'), ...kept('turn', 0) }),
+  parseHTML: () => PASTED_TAGS.split(' ').map((tag) => ({ tag, getAttrs: () => ({ tag }) })),
+  renderHTML: ({ mark }) => {
+    const tag = String(mark.attrs['tag'])
+    return [OTHER_TAGS.split(' ').includes(tag) ? tag : 'span', { class: 'other' }, 0]
+  },
+})
+
+const TEXT_BLOCKS = ['paragraph', 'heading', 'term', 'figcaption', 'boxLabel', 'codeBlock']
+const BLOCKS = [
+  'bulletList',
+  'orderedList',
+  'listItem',
+  'blockquote',
+  'horizontalRule',
+  'hardBreak',
+  'image',
+  'figureImage',
+]
+const OWN = [
+  'figure',
+  'definitionList',
+  'definitionGroup',
+  'definition',
+  'table',
+  'tableRow',
+  'tableCell',
+  'tableHeader',
+  'box',
+]
+const MARKS = ['bold', 'italic', 'strike', 'underline', 'code', 'link', 'element']
+
+/** What is kept of elements besides what the editor works with. */
+const keeping = Extension.create({
+  name: 'keeping',
+  addGlobalAttributes: () => [
+    {
+      types: [...TEXT_BLOCKS, ...BLOCKS, ...OWN, ...MARKS],
+      attributes: {
+        kept: {
+          default: '',
+          rendered: false,
+          // A second part of what is split in two is a new one.
+          keepOnSplit: false,
+          parseHTML: (element) => {
+            const names =
+              element.tagName === 'IMG' ? [] : ['title', 'cite'].filter((name) => element.hasAttribute(name))
+            return packed(names.map((name) => [name, element.getAttribute(name)!] as const))
+          },
+        },
+      },
+    },
+    { types: ['paragraph'], attributes: { wrapped: { default: 'auto', rendered: false } } },
+    { types: ['heading'], attributes: { id: { default: null, rendered: false, keepOnSplit: false } } },
+    { types: ['bold'], attributes: { tag: { default: 'strong', rendered: false } } },
+    { types: ['italic'], attributes: { tag: { default: 'em', rendered: false } } },
+    { types: ['codeBlock'], attributes: { code: { default: '', rendered: false } } },
+  ],
+})
+
+/** How a picture is shown and what the schema has no way to hold is shown, which is the editor's to say. */
+export interface Showing {
+  /** Where a picture's pointer is shown from. */
+  readonly sourceOf: (src: string) => string
+  /** Asks for the HTML of what is kept to be edited. @param at where it stands in the document */
+  readonly editKept: (at: number) => void
+}
+
+/** What the visual editor can hold: what `core/content/visual/` reads and writes. */
+export function visualSchema({ sourceOf, editKept }: Showing): AnyExtension[] {
+  const picture = (name: string, isInline: boolean) =>
     Image.extend({
       name,
       addAttributes: () => attributes('src', 'alt', 'title', 'width', 'height'),
-      parseHTML: () => [{ tag: rule, priority: isInline ? 50 : 60 }],
+      addInputRules: () => [],
+      parseHTML: () => [{ tag: isInline ? 'img' : 'figure > img', priority: isInline ? 50 : 60 }],
       renderHTML: ({ HTMLAttributes }) => ['img', HTMLAttributes],
       addNodeView:
         () =>
@@ -132,34 +221,41 @@ export function visualSchema(sourceOf: (src: string) => string): AnyExtension[] 
     }).configure({ inline: isInline })
   return [
     StarterKit.configure({
-      heading: false,
       blockquote: false,
+      bulletList: false,
+      code: false,
+      link: false,
+      listItem: false,
+      orderedList: false,
       trailingNode: false,
-      link: {
-        openOnClick: false,
-        autolink: false,
-        HTMLAttributes: { target: null, rel: null, class: null },
-        isAllowedUri: (url) => !/^\s*(javascript|vbscript|data):/i.test(url),
-      },
     }),
-    Heading.extend({
-      addAttributes() {
-        return { ...this.parent?.(), ...attributes('id') }
-      },
+    keeping,
+    Link.extend({ addAttributes: () => attributes('href') }).configure({
+      openOnClick: false,
+      autolink: false,
+      HTMLAttributes: { target: null, rel: null, class: null },
+      isAllowedUri: (url) => !/^\s*(javascript|vbscript|data):/i.test(url),
     }),
-    Blockquote.extend({ addAttributes: () => attributes('cite') }),
-    picture('image', 'img', true),
-    picture('figureImage', 'figure > img', false).extend({ group: '' }),
-    block('figure', 'figure', 'figureImage figcaption?', { group: 'block' }),
+    Code.extend({ excludes: '' }),
+    Blockquote.extend({ content: 'block+' }),
+    BulletList.extend({ content: '(listItem | keptBlock)+' }),
+    OrderedList.extend({ content: '(listItem | keptBlock)+' }),
+    ListItem.extend({ content: 'block+' }),
+    picture('image', true),
+    picture('figureImage', false).extend({ group: '' }),
+    block('figure', 'figure', '(block | figureImage | figcaption)+', 'block'),
     block('figcaption', 'figcaption', 'inline*'),
-    block('definitionList', 'dl', '(term | definition)+', { group: 'block' }),
+    block('definitionList', 'dl', '(term | definition | definitionGroup | keptBlock)+', 'block'),
+    block('definitionGroup', 'dl > div', '(term | definition | keptBlock)+'),
     block('term', 'dt', 'inline*'),
-    block('definition', 'dd', 'inline*'),
+    block('definition', 'dd', 'block+'),
     table,
     tableRow,
     cell('tableCell', 'td'),
     cell('tableHeader', 'th'),
-    ...['cite', 'q', 'sub', 'sup', 'small'].map((tag) => inline(tag)),
-    inline('abbr', 'title'),
+    box,
+    boxLabel,
+    other,
+    ...keptNodes(editKept),
   ]
 }

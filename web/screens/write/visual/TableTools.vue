@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import {
+  IconColumnInsertLeft,
+  IconColumnInsertRight,
+  IconColumnRemove,
+  IconRowInsertBottom,
+  IconRowInsertTop,
+  IconRowRemove,
+  IconTableColumn,
+  IconTableOff,
+  IconTableRow,
+} from '@tabler/icons-vue'
+import type { Editor } from '@tiptap/core'
+import type { Command } from '@tiptap/pm/state'
+import { escapeText } from '@viatica/core/standard/escape.ts'
+import { Input } from 'ant-design-vue'
+import { type Component, computed } from 'vue'
+import IconButton from '../../../parts/IconButton.vue'
+import { TABLE_STEPS } from './tables.ts'
+
+/** What can be done to the table at the caret. */
+const props = defineProps<{
+  editor: Editor
+  /** Counts up with every step of the editor. */
+  tick: number
+}>()
+
+const TOOLS: readonly (readonly [string, Component, Command])[] = [
+  ['Row above', IconRowInsertTop, TABLE_STEPS.rowAbove],
+  ['Row below', IconRowInsertBottom, TABLE_STEPS.rowBelow],
+  ['Column to the left', IconColumnInsertLeft, TABLE_STEPS.columnLeft],
+  ['Column to the right', IconColumnInsertRight, TABLE_STEPS.columnRight],
+  ['Header row', IconTableRow, TABLE_STEPS.headerRow],
+  ['Header column', IconTableColumn, TABLE_STEPS.headerColumn],
+  ['Delete row', IconRowRemove, TABLE_STEPS.deleteRow],
+  ['Delete column', IconColumnRemove, TABLE_STEPS.deleteColumn],
+  ['Delete table', IconTableOff, TABLE_STEPS.deleteTable],
+]
+
+const caption = computed(() =>
+  props.tick < 0 ? '' : String(props.editor.getAttributes('table')['caption'] ?? ''),
+)
+
+/** A caption with elements in it is edited as the HTML that it is, any other as its text. */
+const isMarkup = computed(() => caption.value.includes('<'))
+const textOfMarkup = (html: string) => new DOMParser().parseFromString(html, 'text/html').body.textContent
+
+function setCaption(typed: string): void {
+  props.editor.commands.updateAttributes('table', { caption: isMarkup.value ? typed : escapeText(typed) })
+}
+
+function run(command: Command): void {
+  const { view, state } = props.editor
+  command(state, view.dispatch)
+  view.focus()
+}
+</script>
+
+<template>
+  <div class="tools" role="toolbar" aria-label="Table">
+    <IconButton
+      v-for="[words, icon, command] in TOOLS"
+      :key="words"
+      :icon="icon"
+      :label="words"
+      @mousedown.prevent
+      @click="run(command)"
+    />
+    <Input
+      size="small"
+      class="caption"
+      :aria-label="isMarkup ? 'Caption of the table, as HTML' : 'Caption of the table'"
+      placeholder="caption"
+      :value="isMarkup ? caption : textOfMarkup(caption)"
+      @change="(event) => setCaption(event.target.value ?? '')"
+    />
+  </div>
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 2px;
+  padding: 4px 8px;
+  border-bottom: 1px solid var(--rule);
+}
+
+.caption {
+  width: 160px;
+  margin-left: 6px;
+}
+</style>
