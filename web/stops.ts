@@ -1,4 +1,5 @@
 import type { RouteLocationRaw } from 'vue-router'
+import { writingWay } from './stores/writingWay.ts'
 
 /** One of the five screens of a site, in the order of the work. */
 export interface Stop {
@@ -22,9 +23,9 @@ export const STOPS: readonly Stop[] = [
   },
 ]
 
-/** Where the screen of a stop is. */
+/** Where the screen of a stop is; texts are opened in the way of writing that was used last. */
 export function placeOfStop(stop: Stop, id: string): RouteLocationRaw {
   return stop.ahead
     ? { name: 'ahead', params: { id, ahead: stop.name } }
-    : { name: stop.name, params: { id } }
+    : { name: stop.name, params: stop.name === 'write' ? { id, view: writingWay.value } : { id } }
 }

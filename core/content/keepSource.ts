@@ -49,13 +49,46 @@ export function keepSource(source: string, opened: readonly string[], edited: re
   if (own.length !== opened.length) return edited.join('\n')
   let written = ''
   let at = 0
-  const put = (before: string, block: string) => (written += (written === '' ? '' : before || '\n') + block)
+  /** The block of the source that was put last; another than the one before it has a line of its own. */
+  let put = -1
+  const putOwn = () => {
+    const { before, source: block } = own[at]!
+    const gap = put === at - 1 ? before : before || '\n'
+    written += (written === '' ? '' : gap) + block
+    put = at++
+  }
+  const putNew = (block: string) => {
+    written += (written === '' ? '' : '\n') + block
+    put = -2
+  }
   for (const { added, removed, value } of diffArrays([...opened], [...edited])) {
     if (removed) at += value.length
-    else if (added) for (const block of value) put('\n', block)
-    else for (let n = 0; n < value.length; n++, at++) put(own[at]!.before, own[at]!.source)
+    else if (added) value.forEach(putNew)
+    else value.forEach(putOwn)
   }
   // What a block leaves open would draw in what stands behind it now.
   const tidy = edited.join('\n')
   return sameContent(written, tidy) ? written : tidy
+}
+
+/** Where a place of a source is found by those who do not see the source. */
+interface PlaceOfSource {
+  /** Which of the blocks at the top it is in, from 0. */
+  readonly block: number
+  /** The words that begin there; empty without any. */
+  readonly words: string
+}
+
+/** The block and the words at a place of a source. @param start in characters */
+export function placeOfSource(html: string, start: number): PlaceOfSource {
+  let from = 0
+  let block = -1
+  for (const { before, source } of blocksOf(html)) {
+    from += before.length
+    if (from > start) break
+    block++
+    from += source.length
+  }
+  const after = html.slice(start, start + 300).replace(/^(?:\s*<[^<>]*>)+/, '')
+  return { block: Math.max(0, block), words: /^[^<&\n]{0,40}/.exec(after)![0].trim() }
 }

@@ -2,6 +2,7 @@ import type { FindingPlace } from '@viatica/core/check/rule.ts'
 import { type RouteLocationRaw, useRouter } from 'vue-router'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
+import { writingWay } from '../../stores/writingWay.ts'
 import { useSurrounding } from '../../stores/surrounding.ts'
 
 /** Gives what opens the place where something was found, on the stop where it can be put right. */
@@ -16,7 +17,11 @@ export function useGoTo(): (place: FindingPlace) => void {
     switch (place.in) {
       case 'content':
         chosen.choose(place.entry)
-        return { name: 'write', params: { ...params, view: 'source' }, query: { at: String(place.start) } }
+        return {
+          name: 'write',
+          params: { ...params, view: writingWay.value },
+          query: { at: String(place.start) },
+        }
       case 'entry':
         chosen.choose(place.entry)
         return { name: 'plan', params }

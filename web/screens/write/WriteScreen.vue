@@ -16,6 +16,7 @@ import WidthChoice from '../../parts/WidthChoice.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { useWindows } from '../../stores/windows.ts'
 import { useWriting } from '../../stores/writing.ts'
+import { type WritingWay, writingWay } from '../../stores/writingWay.ts'
 import StopLayout from '../site/StopLayout.vue'
 import { type Insertion, type Picture, pictureHtml } from './insertion.ts'
 import LinkDialog from './LinkDialog.vue'
@@ -34,7 +35,8 @@ const route = useRoute()
 const openSite = useOpenSite()
 const writing = useWriting()
 const windows = useWindows()
-const view = computed(() => (route.params['view'] === 'source' ? 'source' : ''))
+const view = computed<WritingWay>(() => (route.params['view'] === 'source' ? 'source' : ''))
+watch(view, (way) => (writingWay.value = way), { immediate: true })
 const width = ref(1280)
 const showsPage = ref(true)
 

@@ -14,12 +14,14 @@ import { EditorState } from '@codemirror/state'
 import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view'
 import { cleanPaste } from '@viatica/core/content/paste/cleanPaste.ts'
 import { headingsOf } from '@viatica/core/content/headings.ts'
+import { bodyOf, isDocument } from '@viatica/core/content/paste/copied.ts'
 import { ownLinksIn } from '@viatica/core/content/ownLinks.ts'
 import { rewritten } from '@viatica/core/pointer/inHtml.ts'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useWriting } from '../../../stores/writing.ts'
+import { placeAsked } from '../placeAsked.ts'
 import { sourceColours } from './colours.ts'
 import { diagnosticsOf } from './htmlLint.ts'
 import { completePointer, leadingTo } from './pointers.ts'
@@ -57,10 +59,17 @@ const follow = EditorView.updateListener.of((update) => {
 /** What comes from a word processor or a web page comes in clean; plain text as it is. */
 const pasteClean = EditorView.domEventHandlers({
   paste(event, at) {
+    const text = event.clipboardData?.getData('text/plain') ?? ''
+    // Of a whole document, only the body is main content.
+    if (isDocument(text)) {
+      event.preventDefault()
+      at.dispatch(at.state.replaceSelection(bodyOf(text)), { userEvent: 'input.paste' })
+      return true
+    }
     const pasted = event.clipboardData?.getData('text/html')
     if (!pasted || !/<(p|h\d|ul|ol|table|a|b|strong|div|span)\b/i.test(pasted)) return false
     // Out of another source, tags come as text: they are meant as they stand.
-    if (event.clipboardData?.getData('text/plain').trimStart().startsWith('<')) return false
+    if (text.trimStart().startsWith('<')) return false
     event.preventDefault()
     const clean = cleanPaste(pasted)
     const links = writing.page ? ownLinksIn(siteNow(), writing.page.id, clean) : []
@@ -108,8 +117,8 @@ const stateOf = (doc: string) => EditorState.create({ doc, extensions })
 onMounted(() => {
   view = new EditorView({ parent: place.value!, state: stateOf(writing.text) })
   view.scrollDOM.tabIndex = 0
-  const at = Number(route.query['at'])
-  if (at > 0 && at <= writing.text.length) show(at)
+  const at = placeAsked(route.query, writing.text)
+  if (at !== undefined) show(at)
 })
 watch(
   () => writing.turn,

@@ -2,7 +2,7 @@
 import { Editor, type JSONContent } from '@tiptap/core'
 import type { Node } from '@tiptap/pm/model'
 import { NodeSelection } from '@tiptap/pm/state'
-import { keepSource } from '@viatica/core/content/keepSource.ts'
+import { keepSource, placeOfSource } from '@viatica/core/content/keepSource.ts'
 import { whereItLeads } from '@viatica/core/content/linksOfPage.ts'
 import { ownLinksIn } from '@viatica/core/content/ownLinks.ts'
 import { cleanPaste } from '@viatica/core/content/paste/cleanPaste.ts'
@@ -15,9 +15,11 @@ import { readPointer } from '@viatica/core/pointer/pointer.ts'
 import { Button } from 'ant-design-vue'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { sitesApi } from '../../../api/sites.ts'
+import { useRoute } from 'vue-router'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useWriting } from '../../../stores/writing.ts'
 import { type Insertion, type Picture, pictureHtml } from '../insertion.ts'
+import { placeAsked } from '../placeAsked.ts'
 import { copiedSlice, rememberCopied } from './clipboard.ts'
 import HtmlDialog from './HtmlDialog.vue'
 import { writingKeys } from './keys.ts'
@@ -29,6 +31,7 @@ import VisualTools from './VisualTools.vue'
 /** Main content as it reads. What the editor has no way to hold stands in it as a block with its own HTML. */
 const emit = defineEmits<{ link: []; picture: [edited?: Picture] }>()
 
+const route = useRoute()
 const openSite = useOpenSite()
 const writing = useWriting()
 const place = ref<HTMLElement>()
@@ -90,7 +93,11 @@ function open(): void {
   editor.value = made
 }
 
-onMounted(open)
+onMounted(() => {
+  open()
+  const at = placeAsked(route.query, source)
+  if (at !== undefined) goTo(at)
+})
 watch(() => writing.turn, open)
 onBeforeUnmount(() => editor.value?.destroy())
 
@@ -195,6 +202,23 @@ function show(at: number): void {
       .scrollIntoView()
       .run()
   })
+}
+
+/** Puts the caret to a place of the source: into its block, at the words that stand there. */
+function goTo(start: number): void {
+  const { state } = editor.value!
+  const place = placeOfSource(source, start)
+  let top = 0
+  for (let n = 0; n < Math.min(place.block, state.doc.childCount - 1); n++) top += state.doc.child(n).nodeSize
+  const block = state.doc.nodeAt(top)!
+  let at = block.isAtom ? undefined : top + 1
+  block.descendants((node, offset) => {
+    const words = node.isText ? node.text!.indexOf(place.words) : -1
+    if (words >= 0 && place.words !== '') at = top + 1 + offset + words
+    return words < 0
+  })
+  const chain = editor.value!.chain().focus()
+  ;(at === undefined ? chain.setNodeSelection(top) : chain.setTextSelection(at)).scrollIntoView().run()
 }
 
 /** Gives a heading an id; the caret stays where it is. @param at its place among all headings */
