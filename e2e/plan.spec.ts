@@ -113,15 +113,27 @@ test('by keyboard alone: a site from a pasted list, problems corrected, a sectio
   await page.keyboard.press('1')
   await expect(page.getByRole('contentinfo')).toContainText('5 pages are now planned')
 
-  // A new page takes the focus, the next follows with one key.
+  // New pages in a row: Enter goes right on to the next, Tab to a subpage and back, and no letter is taken for a command.
   await page.keyboard.press('End')
   await expect(rowNamed(page, 'Contact')).toBeFocused()
-  for (const title of ['Terms', 'Privacy']) {
-    await page.keyboard.press('Enter')
-    await page.keyboard.type(title)
-    await page.keyboard.press('Enter')
-    await expect(rowNamed(page, title)).toBeFocused()
-  }
+  await page.keyboard.press('Enter')
+  for (const key of [
+    'Terms',
+    'Enter',
+    'Privacy',
+    'Enter',
+    'mc1 Cook',
+    'Tab',
+    'ies',
+    'Enter',
+    'Shift+Tab',
+    'Site map',
+    'Enter',
+  ])
+    if (/^(Enter|(Shift\+)?Tab)$/.test(key)) await page.keyboard.press(key)
+    else await page.keyboard.type(key)
+  await page.keyboard.press('Escape')
+  await expect(rowNamed(page, 'Site map')).toBeFocused()
   await saved(page)
 
   const site = await siteNow(page, served)
@@ -131,7 +143,7 @@ test('by keyboard alone: a site from a pasted list, problems corrected, a sectio
   const [collection, exhibitions] = [lines.indexOf('  Collection'), lines.indexOf('  Exhibitions')]
   const moved = lines.splice(collection, lines.indexOf('  Learning') - collection)
   lines.splice(exhibitions, 0, ...moved)
-  expect(shape(site)).toEqual(['Home', ...lines, '  Terms', '  Privacy'])
+  expect(shape(site)).toEqual(['Home', ...lines, '  Terms', '  Privacy', '    mc1 Cookies', '  Site map'])
   const states = [...site.plan.entries.values()].map((entry) => (entry as PageEntry).state)
   expect(states.filter((state) => state === 'planned')).toHaveLength(5)
   const paths = [...addressesOf(site).paths.values()]

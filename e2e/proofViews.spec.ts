@@ -41,7 +41,7 @@ test('the links of the site in one picture: by keyboard from cell to cell, and t
 
   await details.getByRole('button', { name: /“/ }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Write: Home' })).toBeAttached()
-  await expect(page.getByRole('textbox', { name: 'Source of the main content' })).toBeFocused()
+  await expect(page.getByRole('textbox', { name: 'Main content', exact: true })).toBeFocused()
   expect(watched).toEqual({ errors: [], strangers: [] })
 })
 

@@ -23,7 +23,8 @@ const details = (page: Page) => page.getByRole('complementary', { name: 'Setting
 
 /** Adds a piece to a place; it is chosen then. */
 async function add(page: Page, place: Place, kind: string): Promise<void> {
-  await page.getByLabel(`Add a piece: ${PLACE_NAMES[place]}`).selectOption({ label: kind })
+  await page.getByRole('button', { name: `Add a piece: ${PLACE_NAMES[place]}` }).click()
+  await page.getByRole('menuitem', { name: kind, exact: true }).click()
   await expect(details(page).getByRole('heading', { level: 2, name: kind })).toBeVisible()
 }
 

@@ -46,7 +46,7 @@ export const router = createRouter({
         },
       ],
     },
-    { path: '/:lost(.*)*', redirect: '/' },
+    { path: '/:lost(.*)*', name: 'lost', component: () => import('./screens/LostScreen.vue') },
   ],
 })
 

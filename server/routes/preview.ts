@@ -9,7 +9,15 @@ import { Problem } from '../http/problem.ts'
 import { previewHeaders } from '../http/security.ts'
 import { bytesOf } from '../store/fileBytes.ts'
 import type { SiteStore } from '../store/siteStore.ts'
+import { escapeAttribute, escapeText } from '@viatica/core/standard/escape.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
+
+/** What is said in the place of a page that is not there, or not any more. */
+const missingPage = (site: string, path: string, home: string): string =>
+  `<!doctype html><html lang="en"><head><meta charset="utf-8"><meta name="viewport" content="width=device-width">` +
+  `<title>Not found</title></head><body style="max-width:34em;margin:18vh auto 0;padding:0 24px;font:16px/1.5 system-ui,sans-serif">` +
+  `<h1>Not found</h1><p>The site “${escapeText(site)}” has no page or file at <code>${escapeText(path)}</code>. ` +
+  `It may have been removed, renamed or moved.</p><p><a href="${escapeAttribute(home)}">Go to the home page of the preview</a></p></body></html>`
 
 /** `GET /preview/:id/…`: every page of a site at its own address, planned ones too, in a sandbox. */
 export function previewRoutes(store: SiteStore): Router {
@@ -29,6 +37,13 @@ export function previewRoutes(store: SiteStore): Router {
     if (page !== undefined)
       return void response.type('html').send(createRenderer(site, thisYear()).page(page))
     const file = [...sharedFiles(site), ...filesByPath(site)].find((candidate) => candidate.path === path)
+    if (!file && request.accepts(['json', 'html']) === 'html') {
+      const home = `/preview/${encodeURIComponent(request.params.id)}/`
+      return void response
+        .status(404)
+        .type('html')
+        .send(missingPage(site.settings.name, path, home))
+    }
     if (!file) throw new Problem(404, 'Not found', `The site has no page or file at ${path}.`)
     // Fonts are the one kind of file that a page of an opaque origin may load only where it is let.
     if (fileTypeOf(path)?.kind === 'font') response.set('Access-Control-Allow-Origin', '*')

@@ -1,18 +1,30 @@
 <script setup lang="ts" generic="Value extends string">
-defineProps<{
-  id: string
+import { actingChoice } from './actingChoice.ts'
+
+/** One of several values. What is chosen holds at once by mouse, and with Enter or when the field is left by keyboard. */
+const props = defineProps<{
+  id?: string
+  label?: string
   value: Value
   options: readonly { readonly value: Value; readonly label: string }[]
 }>()
 const emit = defineEmits<{ change: [value: Value] }>()
 
-function change(event: Event): void {
-  emit('change', (event.target as HTMLSelectElement).value as Value)
-}
+const choice = actingChoice(
+  (value) => emit('change', value as Value),
+  () => props.value,
+)
 </script>
 
 <template>
-  <select :id="id" :value="value" @change="change">
+  <select
+    :id="id"
+    :aria-label="label"
+    :value="value"
+    @keydown="choice.keydown"
+    @change="choice.change"
+    @blur="choice.blur"
+  >
     <option v-for="option in options" :key="option.value" :value="option.value">{{ option.label }}</option>
   </select>
 </template>

@@ -12,7 +12,10 @@ const props = defineProps<{
   site: Site
   /** Which entries can be chosen. */
   canChoose: (id: EntryId) => boolean
+  /** Whether the dialog begins with it: it is empty and open then. */
+  begins?: boolean
 }>()
+const emit = defineEmits<{ taken: [] }>()
 const chosen = defineModel<EntryId>({ required: true })
 
 const MOST = 60
@@ -69,8 +72,12 @@ function press(event: KeyboardEvent): void {
   if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
     if (!isOpen) open()
     else if (count > 0) active.value = (active.value + (event.key === 'ArrowDown' ? 1 : count - 1)) % count
-  } else if (event.key === 'Enter' && isOpen) take(options.value[active.value]?.id)
-  else if (event.key === 'Escape' && isOpen) typed.value = undefined
+  } else if (event.key === 'Enter' && isOpen) {
+    const found = options.value[active.value]?.id
+    take(found)
+    // What was chosen by its words needs no second key.
+    if (found !== undefined) emit('taken')
+  } else if (event.key === 'Escape' && isOpen) typed.value = undefined
   else return
   event.preventDefault()
   event.stopPropagation()
@@ -93,7 +100,9 @@ function press(event: KeyboardEvent): void {
       :aria-expanded="typed !== undefined"
       :aria-controls="typed === undefined ? undefined : `${id}-list`"
       :aria-activedescendant="options.length > 0 ? `${id}-${active}` : undefined"
+      :autofocus="begins"
       @click="open"
+      @focus="begins && open()"
       @input="input"
       @keydown="press"
       @blur="typed = undefined"

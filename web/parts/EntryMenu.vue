@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import { IconDots } from '@tabler/icons-vue'
-import { Dropdown, Menu, MenuDivider, MenuItem } from 'ant-design-vue'
 import { childrenOf } from '@viatica/core/plan/plan.ts'
 import { computed } from 'vue'
 import { useChosen } from '../stores/chosen.ts'
 import { useOpenSite } from '../stores/openSite.ts'
 import { type Direction, useShaping } from '../stores/shaping.ts'
-import { landmarkOf } from './landmark.ts'
+import MenuButton, { type MenuEntry } from './MenuButton.vue'
 
 const openSite = useOpenSite()
 const chosen = useChosen()
@@ -20,6 +19,26 @@ const DIRECTIONS: readonly { direction: Direction; words: string; keys: string }
   { direction: 'in', words: 'Indent', keys: 'Alt →' },
   { direction: 'out', words: 'Outdent', keys: 'Alt ←' },
 ]
+
+const entries = computed((): MenuEntry[] => [
+  { key: 'beside', label: 'Add page', keys: 'Enter', disabled: shaping.isHome },
+  { key: 'beneath', label: 'Add subpage', keys: 'Shift Enter' },
+  { key: 'group', label: 'Add group' },
+  { key: 'link', label: 'Add link' },
+  { key: 'paste', label: 'Paste list …', keys: 'Ctrl V' },
+  { key: 'copy', label: 'Copy …', keys: 'C', disabled: shaping.isHome },
+  { key: 'rename', label: 'Rename', keys: 'F2', begins: true },
+  ...DIRECTIONS.map(({ direction, words, keys }) => ({
+    key: direction,
+    label: words,
+    keys,
+    disabled: !shaping.canMove[direction],
+  })),
+  { key: 'move', label: 'Move under …', keys: 'M', disabled: shaping.isHome },
+  { key: 'title', label: 'Sort what is under it by title', disabled: !hasChildren.value },
+  { key: 'file name', label: 'Sort what is under it by file name', disabled: !hasChildren.value },
+  { key: 'remove', label: 'Remove', keys: 'Delete', disabled: shaping.isHome, begins: true },
+])
 
 function act(key: string): void {
   switch (key) {
@@ -49,50 +68,7 @@ function act(key: string): void {
 </script>
 
 <template>
-  <Dropdown :trigger="['click']" placement="bottomRight" :get-popup-container="landmarkOf">
-    <button
-      type="button"
-      class="small-button"
-      aria-label="Actions"
-      aria-haspopup="menu"
-      @click.stop
-      @dblclick.stop
-    >
-      <IconDots :size="16" aria-hidden="true" />
-    </button>
-    <template #overlay>
-      <Menu @click="act($event.key as string)">
-        <MenuItem key="beside" :disabled="shaping.isHome">Add page <kbd>Enter</kbd></MenuItem>
-        <MenuItem key="beneath">Add subpage <kbd>Shift Enter</kbd></MenuItem>
-        <MenuItem key="group">Add group</MenuItem>
-        <MenuItem key="link">Add link</MenuItem>
-        <MenuItem key="paste">Paste list … <kbd>Ctrl V</kbd></MenuItem>
-        <MenuItem key="copy" :disabled="shaping.isHome">Copy … <kbd>C</kbd></MenuItem>
-        <MenuDivider role="separator" />
-        <MenuItem key="rename">Rename <kbd>F2</kbd></MenuItem>
-        <MenuItem
-          v-for="{ direction, words, keys } in DIRECTIONS"
-          :key="direction"
-          :disabled="!shaping.canMove[direction]"
-        >
-          {{ words }} <kbd>{{ keys }}</kbd>
-        </MenuItem>
-        <MenuItem key="move" :disabled="shaping.isHome">Move under … <kbd>M</kbd></MenuItem>
-        <MenuItem key="title" :disabled="!hasChildren">Sort what is under it by title</MenuItem>
-        <MenuItem key="file name" :disabled="!hasChildren">Sort what is under it by file name</MenuItem>
-        <MenuDivider role="separator" />
-        <MenuItem key="remove" :disabled="shaping.isHome">Remove <kbd>Delete</kbd></MenuItem>
-      </Menu>
-    </template>
-  </Dropdown>
+  <MenuButton class="small-button" label="Actions" :entries="entries" @act="act">
+    <IconDots :size="16" aria-hidden="true" />
+  </MenuButton>
 </template>
-
-<style scoped>
-kbd {
-  float: right;
-  margin-left: 28px;
-  color: var(--slate);
-  font: inherit;
-  font-size: 12.5px;
-}
-</style>

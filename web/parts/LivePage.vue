@@ -4,7 +4,7 @@ import { withoutQuery } from '@viatica/core/standard/reference.ts'
 import { pageAtPath } from '@viatica/core/address/addresses.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { sitesApi } from '../api/sites.ts'
 import { useChosen } from '../stores/chosen.ts'
 import { useOpenSite } from '../stores/openSite.ts'
@@ -59,6 +59,16 @@ const html = computed(() => {
   return props.found ? page.replace('</head>', FOUND) : page
 })
 
+let shownUrl = ''
+/** Shows the page as it is now in the place of what was shown: without a step in the history of the browser for each edit. */
+function showPage(): void {
+  const url = URL.createObjectURL(new Blob([html.value], { type: 'text/html' }))
+  if (shownUrl === '') frame.value!.src = url
+  else frame.value!.contentWindow!.location.replace(url)
+  if (shownUrl !== '') URL.revokeObjectURL(shownUrl)
+  shownUrl = url
+}
+
 const scale = computed(() => Math.min(1, room.value.width / props.width || 1))
 const style = computed(() => ({
   width: `${props.width}px`,
@@ -81,6 +91,7 @@ function hear(event: MessageEvent): void {
 
 let observer: ResizeObserver | undefined
 onMounted(() => {
+  showPage()
   window.addEventListener('message', hear)
   observer = new ResizeObserver(([entry]) => {
     const { width, height } = entry!.contentRect
@@ -88,7 +99,9 @@ onMounted(() => {
   })
   observer.observe(space.value!)
 })
+watch(html, showPage, { flush: 'post' })
 onBeforeUnmount(() => {
+  URL.revokeObjectURL(shownUrl)
   window.removeEventListener('message', hear)
   observer?.disconnect()
 })
@@ -96,13 +109,7 @@ onBeforeUnmount(() => {
 
 <template>
   <div ref="space" class="space">
-    <iframe
-      ref="frame"
-      :title="`${name}, as visitors will see it`"
-      sandbox="allow-scripts"
-      :srcdoc="html"
-      :style="style"
-    />
+    <iframe ref="frame" :title="`${name}, as visitors will see it`" sandbox="allow-scripts" :style="style" />
   </div>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, useId, watch } from 'vue'
+import { rememberFocus } from './focus.ts'
 
 const props = defineProps<{ open: boolean; title: string; wide?: boolean }>()
 const emit = defineEmits<{ close: [] }>()
@@ -8,14 +9,23 @@ const id = useId()
 const dialog = ref<HTMLDialogElement>()
 
 function follow(open: boolean): void {
-  if (open) dialog.value!.showModal()
-  else dialog.value!.close()
+  if (open) {
+    giveBack = rememberFocus()
+    dialog.value!.showModal()
+  } else {
+    dialog.value!.close()
+    giveBack?.()
+  }
 }
 
+let giveBack: (() => void) | undefined
 onMounted(() => props.open && follow(true))
 watch(() => props.open, follow)
 // Closing gives the focus back, which taking the element away does not.
-onBeforeUnmount(() => dialog.value?.close())
+onBeforeUnmount(() => {
+  dialog.value?.close()
+  giveBack?.()
+})
 </script>
 
 <template>

@@ -14,8 +14,10 @@ const props = defineProps<{
   changeFor?: (name: string) => Change | undefined
 }>()
 const emit = defineEmits<{
-  /** With what was typed; empty when it was let be. */
-  done: [name: string]
+  /** With what was typed, empty when it was let be; and whether Enter ended it. */
+  done: [name: string, isEntered: boolean]
+  /** It shall stand one level deeper, or higher, with what was typed so far. */
+  level: [by: 1 | -1, name: string]
 }>()
 
 const openSite = useOpenSite()
@@ -26,12 +28,20 @@ let isDone = false
 
 const change = computed(() => props.changeFor?.(text.value))
 
-function finish(name: string): void {
+function finish(name: string, isEntered = false): void {
   if (isDone) return
   isDone = true
-  emit('done', name)
+  emit('done', name, isEntered)
   // Only now that it is an edit: a window that is closed in between loses nothing.
   openSite.forgetTyped(visit)
+}
+
+/** Tab takes what is being named to another level; what is there already keeps its own. */
+function indent(event: KeyboardEvent): void {
+  if (props.entry) return
+  event.preventDefault()
+  isDone = true
+  emit('level', event.shiftKey ? -1 : 1, text.value)
 }
 
 /** Keeps what is typed until it is taken, also if the window is closed before. */
@@ -43,7 +53,8 @@ function keep(): void {
 
 onMounted(() => {
   input.value!.focus()
-  input.value!.select()
+  // A name that was begun goes on at its end; one that is there is replaced.
+  if (props.entry) input.value!.select()
 })
 </script>
 
@@ -62,7 +73,8 @@ onMounted(() => {
       :placeholder="label"
       maxlength="300"
       @input="keep"
-      @keydown.enter.prevent.stop="finish(text)"
+      @keydown.enter.prevent.stop="finish(text, true)"
+      @keydown.tab.stop="indent"
       @keydown.esc.prevent.stop="finish('')"
       @blur="finish(text)"
     />

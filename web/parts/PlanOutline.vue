@@ -43,7 +43,7 @@ const virtualizer = useVirtualizer(
     estimateSize: () => ROW_HEIGHT,
     getItemKey: (at: number) => {
       const item = items.value[at]
-      return item === undefined || item === 'draft' ? 'draft' : item.id
+      return item === undefined || item === 'draft' ? draftKey() : item.id
     },
     overscan: 4,
     paddingStart: PADDING_TOP,
@@ -61,6 +61,9 @@ const drawn = computed(() =>
     return item === undefined ? [] : [{ item, key: key as string, start }]
   }),
 )
+
+/** Each new entry is named in a field of its own. */
+const draftKey = () => `draft ${chosen.draft?.parent ?? ''} ${chosen.draft?.place ?? ''}`
 
 const draftLevel = () => chosen.rows.find((row) => row.id === chosen.draft!.parent)!.level + 1
 
@@ -208,9 +211,21 @@ function chooseParent(id: string): void {
   void focusChosen()
 }
 
-function finishDraft(name: string): void {
-  shaping.finish(name)
-  void focusChosen()
+/** The name of a new entry so far, when it goes on at another level. */
+let begun = ''
+
+/** Adds what was named. Enter goes right on to the next one; an empty name ends the row. */
+function finishDraft(name: string, isEntered: boolean): void {
+  const kind = chosen.draft?.kind
+  const isAdded = shaping.finish(name)
+  begun = ''
+  if (isAdded && isEntered && kind !== undefined && kind !== 'link') shaping.begin(kind, 'beside')
+  else void focusChosen()
+}
+
+function levelDraft(by: 1 | -1, name: string): void {
+  begun = name
+  shaping.levelDraft(by)
 }
 
 function finishRename(name: string): void {
@@ -290,7 +305,9 @@ defineExpose({ focus: focusChosen })
           v-if="item === 'draft'"
           :level="draftLevel()"
           :label="`Name of the new ${chosen.draft!.kind}`"
+          :name="begun"
           @done="finishDraft"
+          @level="levelDraft"
         />
         <NameInput
           v-else-if="chosen.renaming === item.id"

@@ -139,6 +139,8 @@ export const useChosen = defineStore('chosen', () => {
   }
 
   return {
+    /** What was chosen last, though it may be gone. */
+    wanted: computed(() => lead.value),
     id,
     ids,
     entry,

@@ -32,6 +32,20 @@ export const useProof = defineStore('proof', () => {
   /** How many rules are done, of how many, while a check goes on. */
   const progress = ref<readonly [number, number]>()
   const chosenKey = ref('')
+  /** The keys of the findings in the order in which they are shown. */
+  const order = shallowRef<readonly string[]>([])
+  /** Counts up when a finding was dealt with, and the next one is chosen. */
+  const wentOn = ref(0)
+
+  /** Chooses what comes after findings that are dealt with; what comes before them where they are the last. */
+  function goOn(from: readonly string[]): void {
+    const done = new Set(from)
+    const at = order.value.findIndex((key) => done.has(key))
+    const left = (key: string) => !done.has(key)
+    chosenKey.value =
+      order.value.slice(at).find(left) ?? order.value.slice(0, Math.max(0, at)).findLast(left) ?? ''
+    wentOn.value++
+  }
 
   const reasons = computed(
     () => new Map((openSite.site?.settings.setAside ?? []).map(({ key, reason }) => [key, reason])),
@@ -96,7 +110,9 @@ export const useProof = defineStore('proof', () => {
   function setAside(keys: readonly string[], reason: string | undefined): string | undefined {
     const others = openSite.site!.settings.setAside.filter(({ key }) => !keys.includes(key))
     const value = reason === undefined ? others : [...others, ...keys.map((key) => ({ key, reason }))]
-    return openSite.make({ kind: 'setSite', field: 'setAside', value })
+    const refused = openSite.make({ kind: 'setSite', field: 'setAside', value })
+    if (refused === undefined && reason !== undefined) goOn(keys)
+    return refused
   }
 
   /** The change that fixes findings; undefined where none of them has a fix. */
@@ -113,8 +129,11 @@ export const useProof = defineStore('proof', () => {
     if (!change) return
     const foreseen = await siteWork.foresee(change)
     if (typeof foreseen === 'string') openSite.notice = foreseen
-    else if (await ripple.ask({ title: change.words!, yes: 'Fix', isMove: false, foreseen }))
+    else if (
+      (await ripple.ask({ title: change.words!, yes: 'Fix', isMove: false, foreseen })) &&
       openSite.makeOrTell(change)
+    )
+      goOn(fixed.map(({ key }) => key))
   }
 
   return {
@@ -126,6 +145,8 @@ export const useProof = defineStore('proof', () => {
     byEntry,
     progress,
     chosenKey,
+    order,
+    wentOn,
     check,
     stop,
     setAside,

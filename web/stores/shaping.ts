@@ -109,15 +109,32 @@ export const useShaping = defineStore('shaping', () => {
       : { kind, parent, place: placeOf(plan.value, chosen.id) + 1 }
   }
 
-  /** Adds the entry that was begun, under the name that was typed; without a name, lets it be. */
-  function finish(name: string): void {
+  /** Takes the entry that is being named under the one before it, or out after the one it is under, where that can be. */
+  function levelDraft(by: 1 | -1): void {
+    const { draft } = chosen
+    if (!draft) return
+    const before = childrenOf(plan.value, draft.parent)[draft.place - 1]
+    const above = plan.value.parents.get(draft.parent)
+    if (by > 0 && before !== undefined && entryOf(plan.value, before).kind !== 'link') {
+      chosen.fold(before, false)
+      chosen.draft = { ...draft, parent: before, place: childrenOf(plan.value, before).length }
+    } else if (by < 0 && above !== undefined)
+      chosen.draft = { ...draft, parent: above, place: placeOf(plan.value, draft.parent) + 1 }
+    // Where it stays, its field is made anew all the same: it has given up its name.
+    else chosen.draft = { ...draft }
+  }
+
+  /** Adds the entry that was begun, under the name that was typed; without a name, lets it be. @returns whether it was added */
+  function finish(name: string): boolean {
     const { draft } = chosen
     chosen.draft = undefined
-    if (!draft || name.trim() === '') return
+    if (!draft || name.trim() === '') return false
     const id = crypto.randomUUID()
     const { kind, parent, place } = draft
     const branch = newBranch(kind, id, name.trim(), plan.value.home)
-    if (openSite.makeOrTell({ kind: 'add', parent, place, branches: [branch] })) chosen.choose(id)
+    if (!openSite.makeOrTell({ kind: 'add', parent, place, branches: [branch] })) return false
+    chosen.choose(id)
+    return true
   }
 
   /** The change that renaming an entry makes: the title of a page, the label of anything else. */
@@ -184,6 +201,7 @@ export const useShaping = defineStore('shaping', () => {
     dropChange,
     drop,
     begin,
+    levelDraft,
     finish,
     renameChange,
     rename,

@@ -31,7 +31,14 @@ function move(): void {
 
 <template>
   <ModalDialog open :title="title" @close="$emit('close')">
-    <EntryField v-model="parent" :label="'New parent'" :site="site" :can-choose="canHold" />
+    <EntryField
+      v-model="parent"
+      :label="'New parent'"
+      :site="site"
+      :can-choose="canHold"
+      begins
+      @taken="move"
+    />
     <template #buttons>
       <Button @click="$emit('close')">Cancel</Button>
       <Button type="primary" @click="move">Move</Button>

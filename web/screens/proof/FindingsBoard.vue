@@ -3,7 +3,7 @@ import { IconAlertTriangle, IconBulb, IconCircleCheck, IconHelpCircle } from '@t
 import { SEVERITIES, type Severity } from '@viatica/core/check/rule.ts'
 import { ruleOf } from '@viatica/core/check/rules.ts'
 import { Button, Checkbox, Input, Progress } from 'ant-design-vue'
-import { type Component, computed, ref } from 'vue'
+import { type Component, computed, nextTick, ref, watch } from 'vue'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import LivePage from '../../parts/LivePage.vue'
 import VirtualRows from '../../parts/VirtualRows.vue'
@@ -70,20 +70,42 @@ function toggle(severity: Severity): void {
   shown.value = next
 }
 
+const list = ref<{ focusRow: (index: number) => Promise<void> }>()
+const rowOf = (key: string) => rows.value.findIndex((row) => 'finding' in row && row.finding.key === key)
+/** The row that Tab comes to: that of the chosen finding, else the first. */
+const lead = computed(() => {
+  const at = rowOf(proof.chosenKey)
+  return at >= 0 ? at : rows.value.findIndex((row) => 'finding' in row)
+})
+const focusChosen = () => void list.value?.focusRow(lead.value)
+
+// The order in which they are shown is that in which one goes on when one is put right.
+watch(inOrder, (findings) => (proof.order = findings.map(({ key }) => key)), { immediate: true })
+watch(
+  () => proof.wentOn,
+  () => nextTick(focusChosen),
+)
+
 function step(by: 1 | -1): void {
   const count = inOrder.value.length
   if (count === 0) return
   const at = inOrder.value.findIndex(({ key }) => key === proof.chosenKey)
   const next = at < 0 ? 0 : (at + by + count) % count
   proof.chosenKey = inOrder.value[next]!.key
+  focusChosen()
 }
 
+/** The keys of the list, and those that work from all of the board. */
 function press(event: KeyboardEvent): void {
   const isTyping =
     event.target instanceof HTMLElement && /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName)
   if (isTyping || event.ctrlKey || event.metaKey || event.altKey) return
-  if (event.key === 'n') step(1)
-  else if (event.key === 'p') step(-1)
+  const isInList = event.target instanceof HTMLElement && event.target.closest('.rows') !== null
+  if (event.key === 'n' || (isInList && event.key === 'ArrowDown')) step(1)
+  else if (event.key === 'p' || (isInList && event.key === 'ArrowUp')) step(-1)
+  else if (event.key === 'f' && chosen.value?.canFix) void proof.fix([chosen.value])
+  else return
+  event.preventDefault()
 }
 </script>
 
@@ -136,8 +158,16 @@ function press(event: KeyboardEvent): void {
       <Button size="small" title="Previous finding (P)" @click="step(-1)">Previous</Button>
       <Button size="small" title="Next finding (N)" @click="step(1)">Next</Button>
     </div>
-    <VirtualRows v-if="rows.length > 0" class="rows" :rows="rows" :row-height="32" label="Findings">
-      <template #default="{ row }">
+    <VirtualRows
+      v-if="rows.length > 0"
+      ref="list"
+      class="rows"
+      :rows="rows"
+      :row-height="32"
+      :lead="lead"
+      label="Findings"
+    >
+      <template #default="{ row, index }">
         <h2 v-if="'heading' in row">
           {{ row.heading }} <span class="quiet">{{ row.count }}</span>
         </h2>
@@ -147,6 +177,8 @@ function press(event: KeyboardEvent): void {
           class="row-button finding"
           :class="[ruleOf(row.finding.rule).severity, { chosen: row.finding.key === proof.chosenKey }]"
           :aria-pressed="row.finding.key === proof.chosenKey"
+          :tabindex="index === lead ? 0 : -1"
+          data-focus
           @click="proof.chosenKey = row.finding.key"
         >
           <component

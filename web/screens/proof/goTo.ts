@@ -1,6 +1,5 @@
 import type { FindingPlace } from '@viatica/core/check/rule.ts'
 import { type RouteLocationRaw, useRouter } from 'vue-router'
-import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { writingWay } from '../../stores/writingWay.ts'
 import { useSurrounding } from '../../stores/surrounding.ts'
@@ -9,22 +8,19 @@ import { useSurrounding } from '../../stores/surrounding.ts'
 export function useGoTo(): (place: FindingPlace) => void {
   const router = useRouter()
   const openSite = useOpenSite()
-  const chosen = useChosen()
   const surrounding = useSurrounding()
 
   function routeTo(place: FindingPlace): RouteLocationRaw {
     const params = { id: openSite.id }
     switch (place.in) {
       case 'content':
-        chosen.choose(place.entry)
         return {
           name: 'write',
           params: { ...params, view: writingWay.value },
-          query: { at: String(place.start) },
+          query: { page: place.entry, at: String(place.start) },
         }
       case 'entry':
-        chosen.choose(place.entry)
-        return { name: 'plan', params }
+        return { name: 'plan', params, query: { page: place.entry } }
       case 'piece':
         surrounding.pieceId = place.piece
         return { name: 'surround', params }

@@ -8,6 +8,8 @@ import SaveState from '../../parts/SaveState.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 import TakeAway from './TakeAway.vue'
 
+const emit = defineEmits<{ skip: [] }>()
+
 const openSite = useOpenSite()
 
 const ways = computed(() => [
@@ -18,6 +20,7 @@ const ways = computed(() => [
 
 <template>
   <header class="head">
+    <a class="skip" href="#work" @click.prevent="emit('skip')">Skip to the work</a>
     <RouterLink to="/" class="brand" title="All sites">
       <svg viewBox="0 0 40 40" width="36" height="36" aria-hidden="true">
         <path d="M18 5h5v31h-5z" fill="#f6f3ea" />
@@ -56,6 +59,21 @@ const ways = computed(() => [
   padding: 0 16px 0 14px;
   color: #fff;
   background: var(--pine);
+}
+
+.skip {
+  position: fixed;
+  top: 8px;
+  left: 8px;
+  z-index: 10;
+  padding: 6px 12px;
+  color: var(--ink);
+  background: var(--card);
+  border: 2px solid var(--pine);
+}
+
+.skip:not(:focus) {
+  clip-path: inset(50%);
 }
 
 .brand {

@@ -8,15 +8,19 @@ import SearchBox from '../../parts/SearchBox.vue'
 import ShortcutsDialog from '../../parts/ShortcutsDialog.vue'
 import ShapeDialogs from '../../parts/shape/ShapeDialogs.vue'
 import RippleQuestion from '../../parts/ripple/RippleQuestion.vue'
+import { labelOf } from '@viatica/core/plan/entry.ts'
+import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { loadScreensLater } from '../screens.ts'
 import FrameFoot from './FrameFoot.vue'
 import FrameHead from './FrameHead.vue'
+import { useScreenAddress } from './screenAddress.ts'
 import UndoQuestion from './UndoQuestion.vue'
 import UnsavedEdits from './UnsavedEdits.vue'
 
 const route = useRoute()
 const openSite = useOpenSite()
+const chosen = useChosen()
 const showsKeys = ref(false)
 const searchBox = ref<InstanceType<typeof SearchBox>>()
 const outline = ref<InstanceType<typeof PlanOutline>>()
@@ -34,24 +38,39 @@ watch(
   { immediate: true },
 )
 
+const gone = useScreenAddress()
+const goneTo = computed(() => {
+  const entry = gone.value && openSite.site!.plan.entries.get(gone.value.parent)
+  return entry && { id: entry.id, label: labelOf(entry) }
+})
+
 const hasNotices = computed(
   () =>
+    gone.value !== undefined ||
     openSite.saveTrouble !== '' ||
     openSite.notice !== '' ||
     openSite.apart.length + openSite.typed.length > 0,
 )
 
+/** Kinds of fields without a text of their own. */
+const NO_TEXT = new Set(['button', 'checkbox', 'color', 'file', 'radio', 'range', 'reset', 'submit'])
+
 /** Whether keys go into a text, which has an undo of its own. */
 function isTyping(target: EventTarget | null): boolean {
   return (
     target instanceof HTMLElement &&
-    (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+    (target.isContentEditable ||
+      target.tagName === 'TEXTAREA' ||
+      (target instanceof HTMLInputElement && !NO_TEXT.has(target.type)))
   )
 }
 
 function press(event: KeyboardEvent): void {
   if (isTyping(event.target)) return
   const isUndoKey = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z'
+  // Letters choose in a list of options.
+  const isLetter = !event.ctrlKey && !event.metaKey
+  if (isLetter && event.target instanceof HTMLSelectElement) return
   if (isUndoKey) {
     event.preventDefault()
     if (event.shiftKey) openSite.redo()
@@ -61,6 +80,11 @@ function press(event: KeyboardEvent): void {
     event.preventDefault()
     searchBox.value?.focus()
   }
+}
+
+/** Past the outline, to what is worked on. */
+function skip(): void {
+  document.querySelector<HTMLElement>('#work')?.focus()
 }
 
 /** What is not saved yet is kept in the browser; only where that is not done would it be lost with the page. */
@@ -93,7 +117,7 @@ onBeforeUnmount(() => {
 
 <template>
   <div v-if="openSite.site" class="frame">
-    <FrameHead class="head" />
+    <FrameHead class="head" @skip="skip" />
     <section class="outline" aria-label="Outline">
       <SearchBox ref="searchBox" @found="outline?.focus()" />
       <OutlineTools />
@@ -115,6 +139,12 @@ onBeforeUnmount(() => {
           :message="openSite.notice"
           @close="openSite.notice = ''"
         />
+        <Alert v-if="goneTo" type="warning" role="alert">
+          <template #message>
+            This page is not in the plan any more. If it was removed, the history brings it back.
+            <Button size="small" @click="chosen.choose(goneTo.id)">Go to “{{ goneTo.label }}”</Button>
+          </template>
+        </Alert>
         <UnsavedEdits />
       </div>
       <RouterView />

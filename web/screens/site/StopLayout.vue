@@ -7,13 +7,17 @@ defineProps<{ detailsLabel: string; hasDetails: boolean }>()
 </script>
 
 <template>
-  <main class="layout" :class="{ whole: !hasDetails }">
+  <main id="work" tabindex="-1" class="layout" :class="{ whole: !hasDetails }">
     <section class="work"><slot /></section>
     <aside v-if="hasDetails" class="details" :aria-label="detailsLabel"><slot name="details" /></aside>
   </main>
 </template>
 
 <style scoped>
+.layout:focus {
+  outline: none;
+}
+
 .layout {
   display: grid;
   flex: 1;

@@ -2,10 +2,10 @@
 import { type Export, EXPORTS } from '@viatica/core/formats/exports.ts'
 import { pinPages, unpinnedPages } from '@viatica/core/address/pins.ts'
 import { IconChevronDown } from '@tabler/icons-vue'
-import { Button, Dropdown, Menu, MenuItem } from 'ant-design-vue'
-import { ref } from 'vue'
+import { Button } from 'ant-design-vue'
+import { computed, ref } from 'vue'
 import { sitesApi } from '../../api/sites.ts'
-import { landmarkOf } from '../../parts/landmark.ts'
+import MenuButton from '../../parts/MenuButton.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 
 const openSite = useOpenSite()
@@ -16,6 +16,8 @@ const WORDS: Readonly<Record<Export, string>> = {
   'plan.opml': 'The plan as an outline (OPML)',
 }
 const urlOf = (name: Export) => sitesApi.exportUrl(openSite.id, name)
+
+const exports = computed(() => EXPORTS.map((name) => ({ key: name, label: WORDS[name], href: urlOf(name) })))
 
 /** The pages whose addresses a published site would give out, and nothing holds yet; counted when it is taken away. */
 const unpinned = ref(0)
@@ -48,18 +50,9 @@ async function holdBack(event: Event): Promise<void> {
 <template>
   <div class="take-away">
     <a class="main" :href="urlOf('archive.zip')" download @click="takeSite">Download site</a>
-    <Dropdown :trigger="['click']" placement="bottomRight" :get-popup-container="landmarkOf">
-      <button type="button" class="more" aria-label="Export as …" aria-haspopup="menu">
-        <IconChevronDown :size="16" aria-hidden="true" />
-      </button>
-      <template #overlay>
-        <Menu>
-          <MenuItem v-for="name in EXPORTS" :key="name">
-            <a :href="urlOf(name)" download @click="holdBack">{{ WORDS[name] }}</a>
-          </MenuItem>
-        </Menu>
-      </template>
-    </Dropdown>
+    <MenuButton class="more" label="Export as …" :entries="exports" @act="(_, event) => holdBack(event)">
+      <IconChevronDown :size="16" aria-hidden="true" />
+    </MenuButton>
     <div v-if="unpinned > 0" class="offer" role="status">
       <p>
         If you publish this, pin {{ unpinned === 1 ? 'its 1 address' : `its ${unpinned} addresses` }}: then a

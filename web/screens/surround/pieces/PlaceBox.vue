@@ -7,6 +7,7 @@ import type { Place } from '@viatica/core/plan/surround/place.ts'
 import { rowsOf, standings } from '@viatica/core/plan/surround/surround.ts'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { useSurrounding } from '../../../stores/surrounding.ts'
+import MenuButton from '../../../parts/MenuButton.vue'
 import PieceChip from './PieceChip.vue'
 
 /** One of the five places, with its pieces in their rows. */
@@ -23,12 +24,6 @@ const kinds = computed(() => {
   const hasHeading = [...standings(surrounding.surround)].some(({ piece }) => piece.kind === 'heading')
   return PIECE_KINDS.filter((kind) => kind !== 'heading' || !hasHeading)
 })
-
-function add(event: Event): void {
-  const select = event.target as HTMLSelectElement
-  if (select.value) surrounding.add(select.value as PieceKind, props.place)
-  select.value = ''
-}
 
 let cleanup: (() => void) | undefined
 onMounted(() => {
@@ -48,10 +43,14 @@ onBeforeUnmount(() => cleanup?.())
   <section ref="element" class="place" :class="{ over: isOver }" :aria-label="PLACE_NAMES[place]">
     <header>
       <h2>{{ PLACE_NAMES[place] }}</h2>
-      <select :aria-label="`Add a piece: ${PLACE_NAMES[place]}`" @change="add">
-        <option value="">Add …</option>
-        <option v-for="kind in kinds" :key="kind" :value="kind">{{ pieceName(kind) }}</option>
-      </select>
+      <MenuButton
+        class="add"
+        :label="`Add a piece: ${PLACE_NAMES[place]}`"
+        :entries="kinds.map((kind) => ({ key: kind, label: pieceName(kind) }))"
+        @act="(kind) => surrounding.add(kind as PieceKind, place)"
+      >
+        Add …
+      </MenuButton>
     </header>
     <div v-for="row in rows" :key="row[0]!.id" class="row">
       <PieceChip
@@ -89,8 +88,9 @@ h2 {
   font-size: 13px;
 }
 
-select {
-  padding: 0 2px;
+.add {
+  min-height: 24px;
+  padding: 0 4px;
   color: var(--pine);
   background: none;
   border: 0;

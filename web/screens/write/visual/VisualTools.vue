@@ -2,6 +2,7 @@
 import {
   IconBlockquote,
   IconBold,
+  IconChevronDown,
   IconCode,
   IconCornerDownLeft,
   IconItalic,
@@ -15,6 +16,7 @@ import {
 import type { Editor } from '@tiptap/core'
 import { type Component, computed } from 'vue'
 import IconButton from '../../../parts/IconButton.vue'
+import MenuButton from '../../../parts/MenuButton.vue'
 import { insertTable } from './tables.ts'
 
 /** What can be done to the text at the caret. */
@@ -38,13 +40,25 @@ const block = computed(() => {
   return level ? `h${level}` : 'paragraph'
 })
 
-function setBlock(event: Event): void {
-  const { value } = event.target as HTMLSelectElement
+function setBlock(value: string): void {
   const chain = props.editor.chain().focus()
   if (value === 'codeBlock') chain.setCodeBlock().run()
   else if (value === 'paragraph') chain.setParagraph().run()
   else chain.setHeading({ level: Number(value.slice(1)) as 2 }).run()
 }
+
+/** A first-level heading is the page's own, and only shown where a text brings one. */
+const entries = computed(() =>
+  [...BLOCKS, ...(block.value === 'h1' ? [{ value: 'h1', label: 'Heading 1' }] : [])].map(
+    ({ value, label }) => ({
+      key: value,
+      label,
+      checked: value === block.value,
+    }),
+  ),
+)
+
+const kind = computed(() => entries.value.find(({ checked }) => checked)?.label ?? '')
 
 function putTable(): void {
   const { state, view } = props.editor
@@ -97,10 +111,16 @@ const isOn = ({ of }: Tool) => (of === undefined ? undefined : props.tick >= 0 &
 <template>
   <!-- A press of the mouse leaves the caret where it is: what is typed right after must not land on the button. -->
   <div class="tools" role="toolbar" aria-label="What the text is">
-    <select aria-label="Kind of block" :value="block" @change="setBlock">
-      <option v-for="one in BLOCKS" :key="one.value" :value="one.value">{{ one.label }}</option>
-      <option v-if="block === 'h1'" value="h1">Heading 1</option>
-    </select>
+    <MenuButton
+      class="kind"
+      :label="`Kind of block: ${kind}`"
+      :entries="entries"
+      @mousedown.prevent
+      @act="setBlock"
+    >
+      {{ kind }}
+      <IconChevronDown :size="14" aria-hidden="true" />
+    </MenuButton>
     <IconButton
       v-for="tool in TOOLS"
       :key="tool.words"
@@ -126,15 +146,21 @@ const isOn = ({ of }: Tool) => (of === undefined ? undefined : props.tick >= 0 &
   border-bottom: 1px solid var(--rule);
 }
 
-select {
+.kind {
+  display: inline-flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 4px;
+  min-width: 104px;
   height: 28px;
   margin-right: 6px;
-  padding: 0 4px;
+  padding: 0 8px;
   color: inherit;
   background: #fff;
   border: 1px solid #bdb79f;
   border-radius: 3px;
   font: inherit;
+  cursor: pointer;
 }
 
 .on {
