@@ -1,6 +1,8 @@
+import { answering } from '@viatica/core/check/answers.ts'
 import { Checker } from '@viatica/core/check/checker.ts'
 import { GROUPS, type RuleGroup } from '@viatica/core/check/rule.ts'
 import { ruleOf } from '@viatica/core/check/rules.ts'
+import { applyChange } from '@viatica/core/plan/change/apply.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { wordsOfSite } from '@viatica/core/spelling/spelling.ts'
 import british from 'dictionary-en-gb'
@@ -48,4 +50,18 @@ test('what was damaged on purpose is found, each in its place', () => {
       'second-landmark contact',
     ]),
   )
+})
+
+test('every error of the damaged demo has a fix, or asks for the one thing that it needs', () => {
+  const ERRORS = (now: Site) => findings(now).filter(({ rule }) => ruleOf(rule).severity === 'error')
+  const left = ERRORS(site).filter(({ fix, asks }) => !fix && !asks)
+  expect(left.map(({ words }) => words)).toEqual([])
+  // One after the other, until none is left.
+  const ANSWERS = { target: 'entry:home', alternative: 'A shed', language: 'cy', title: 'The plots' }
+  let now = site
+  let steps = 0
+  for (let [next] = ERRORS(now); next && steps < 40; [next] = ERRORS(now), steps++)
+    now = applyChange(now, next.fix ?? answering(now, next, ANSWERS[next.asks!])!).site
+  expect(ERRORS(now)).toEqual([])
+  expect(steps).toBeLessThanOrEqual(ERRORS(site).length)
 })

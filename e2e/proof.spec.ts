@@ -127,3 +127,77 @@ test('a walk over the whole site tells how far it is, and what it found', async 
   await expect(page.getByText('3 addresses leave the site')).toBeVisible()
   expect(await axeFindings(page)).toEqual([])
 })
+
+test('from all errors of the damaged demo to none in at most 30 actions, by keyboard and mouse', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await page.goto(served.url)
+  await page.getByRole('link', { name: /damaged/ }).click()
+  await page.getByRole('link', { name: 'Proof' }).click()
+  const main = page.getByRole('main')
+  await expect(main.getByRole('checkbox', { name: /^Errors \(2\d\)$/ })).toBeVisible()
+  let actions = 0
+  const act = async (action: Promise<unknown>) => {
+    actions++
+    await action
+  }
+  await act(main.getByRole('checkbox', { name: /^Warnings/ }).uncheck())
+  await act(main.getByRole('checkbox', { name: /^Hints/ }).uncheck())
+  await act(main.getByRole('button', { name: /^Fix all \d+ …/ }).click())
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText(/Fix \d+ findings\?/)
+  await expect(dialog).toContainText('Plots: The text has a here mark of its own')
+  await expect(dialog).toContainText(/Changes: .*of \d pages/)
+  await act(dialog.getByRole('button', { name: 'Fix', exact: true }).click())
+  await expect(dialog).toHaveCount(0)
+  // The next one is chosen each time, and asks for what it needs.
+  const details = page.getByRole('complementary', { name: 'The chosen finding' })
+  const form = details.getByRole('form', { name: 'Put it right here' })
+  const chosenRow = main.getByRole('list', { name: 'Findings' }).getByRole('button', { pressed: true })
+  for (let n = 0; n < 12; n++) {
+    await saved(page)
+    await page.waitForTimeout(900)
+    if ((await main.getByRole('checkbox', { name: 'Errors (0)' }).count()) > 0) break
+    if ((await chosenRow.count()) === 0) await act(page.keyboard.press('n'))
+    await expect(chosenRow).toBeFocused()
+    await expect(form).toBeVisible()
+    const title = (await details.getByRole('heading', { level: 2 }).textContent())!
+    const answer = /same title/.test(title)
+      ? 'All about it'
+      : /alternative/.test(title)
+        ? 'The shed'
+        : /lang=/.test(title)
+          ? 'cy'
+          : undefined
+    if (answer === undefined) await act(form.getByRole('button', { name: 'Remove link' }).click())
+    else {
+      await act(form.getByRole('textbox').fill(answer))
+      await act(form.getByRole('button', { name: 'Apply and next' }).click())
+    }
+  }
+  await expect(main.getByRole('checkbox', { name: 'Errors (0)' })).toBeVisible()
+  expect(actions).toBeLessThanOrEqual(30)
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
+test('a finding is fixed by key, and the next one has the focus', async ({ page, served }) => {
+  await page.goto(served.url)
+  await page.getByRole('link', { name: /damaged/ }).click()
+  await page.getByRole('link', { name: 'Proof' }).click()
+  const rows = page.getByRole('main').getByRole('list', { name: 'Findings' })
+  await rows.getByRole('button', { name: /has no https/ }).click()
+  await expect(page).toHaveURL(/finding=/)
+  const next = (await rows.getByRole('button').allTextContents())[
+    (await rows.getByRole('button').allTextContents()).findIndex((text) => text.includes('has no https')) + 1
+  ]!
+  await page.keyboard.press('f')
+  await expect(page.getByRole('dialog').getByRole('button', { name: 'Fix', exact: true })).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(page.locator('.finding:focus')).toHaveText(next.trim())
+  await expect(page.locator('.finding[aria-pressed=true]')).toHaveText(next.trim())
+  await page.keyboard.press('ArrowDown')
+  await expect(page.locator('.finding:focus')).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.locator('.finding:focus')).not.toHaveText(next.trim())
+})

@@ -30,6 +30,10 @@ export function attributeOf({ element }: PlacedElement, name: string): string | 
   return element.attrs.find((one) => one.name === name)?.value
 }
 
+/** Whether an attribute is the target of a link that visitors follow. */
+export const isLink = ({ element }: PlacedElement, { name }: { readonly name: string }): boolean =>
+  element.tagName === 'a' && name === 'href'
+
 /** A place in the main content of a page. */
 export function inContent(
   { id }: { readonly id: EntryId },

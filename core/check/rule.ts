@@ -44,7 +44,12 @@ export interface Found {
   readonly gist: string
   /** The change that puts it right, where there is one. */
   readonly fix?: Change | undefined
+  /** What its author can say to put it right, where that is all it needs. */
+  readonly asks?: Asked | undefined
 }
+
+/** What a finding asks for: where a link leads, what a picture says, which language it is, what a page is called. */
+export type Asked = 'target' | 'alternative' | 'language' | 'title'
 
 /** What rules may ask for; all of it is worked out at most once for a site. */
 export interface Checked {

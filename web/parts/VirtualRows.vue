@@ -9,6 +9,8 @@ const props = defineProps<{
   label: string
   /** The row that holds the focus of the list: it is drawn wherever the list is scrolled to. */
   lead?: number
+  /** What tells a row from all others, where rows come and go above one that has the focus. */
+  keyOf?: (row: Row) => string
 }>()
 
 const element = ref<HTMLElement>()
@@ -48,7 +50,7 @@ defineExpose({ focusRow })
     <div role="none" class="all" :style="{ height: `${virtualizer.getTotalSize()}px` }">
       <div
         v-for="{ row, index, start } in drawn"
-        :key="index"
+        :key="keyOf ? keyOf(row) : index"
         role="listitem"
         class="row"
         :data-row="index"

@@ -75,7 +75,7 @@ test('fixes are made as one change once the author has seen what they do, and no
   for (const yes of [false, true]) {
     const fixing = proof.fix(fixed)
     await until(() => ripple.question !== undefined)
-    expect(ripple.question).toMatchObject({ title: '2 findings fixed', yes: 'Fix' })
+    expect(ripple.question).toMatchObject({ title: 'Fix 2 findings?', yes: 'Fix' })
     expect(ripple.question!.foreseen.ripple.pages.map(({ page }) => page)).toEqual(['news'])
     ripple.question!.answer(yes)
     await fixing

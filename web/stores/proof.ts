@@ -4,14 +4,14 @@ import type { Severity } from '@viatica/core/check/rule.ts'
 import { SEVERITIES } from '@viatica/core/check/rule.ts'
 import { ruleOf } from '@viatica/core/check/rules.ts'
 import type { Batch } from '@viatica/core/plan/change/change.ts'
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
 import { proxy } from 'comlink'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import type { ShownFinding } from '../workers/siteWorker.ts'
+import type { Foreseen, ShownFinding } from '../workers/siteWorker.ts'
 import { siteWork } from '../workers/siteWork.ts'
 import { useOpenSite } from './openSite.ts'
-import { useRipple } from './ripple.ts'
+import { type Question, useRipple } from './ripple.ts'
 import { useSpelling } from './spelling.ts'
 
 /** An edit is checked when the typing pauses. */
@@ -123,16 +123,23 @@ export const useProof = defineStore('proof', () => {
     return { kind: 'batch', words: shortened(words, 500), changes }
   }
 
+  /** What is asked before findings are fixed: what was found, and on which page. */
+  function questionOf(fixed: readonly ShownFinding[], foreseen: Foreseen): Omit<Question, 'answer'> {
+    const title = fixed.length === 1 ? 'Fix this finding?' : `Fix ${fixed.length} findings?`
+    const what = fixed.map((one) => {
+      const entry = openSite.site!.plan.entries.get(entryOf(one) ?? '')
+      return entry ? `${labelOf(entry)}: ${one.words}` : one.words
+    })
+    return { title, yes: 'Fix', isMove: false, foreseen, what }
+  }
+
   /** Fixes findings as one change, once the author has seen what that does. */
   async function fix(fixed: readonly ShownFinding[]): Promise<void> {
     const change = await fixing(fixed)
     if (!change) return
     const foreseen = await siteWork.foresee(change)
     if (typeof foreseen === 'string') openSite.notice = foreseen
-    else if (
-      (await ripple.ask({ title: change.words!, yes: 'Fix', isMove: false, foreseen })) &&
-      openSite.makeOrTell(change)
-    )
+    else if ((await ripple.ask(questionOf(fixed, foreseen))) && openSite.makeOrTell(change))
       goOn(fixed.map(({ key }) => key))
   }
 
@@ -147,6 +154,7 @@ export const useProof = defineStore('proof', () => {
     chosenKey,
     order,
     wentOn,
+    goOn,
     check,
     stop,
     setAside,

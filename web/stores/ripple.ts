@@ -15,6 +15,8 @@ export interface Question {
   /** Whether it is about a move: of these the author may not want to be asked again. */
   readonly isMove: boolean
   readonly foreseen: Foreseen
+  /** What is done one by one, in words. */
+  readonly what?: readonly string[]
   answer(isYes: boolean): void
 }
 

@@ -1,4 +1,5 @@
-import { attributeOf, elementsIn, inContent } from '../bodyElements.ts'
+import { unwrapping } from '../answers.ts'
+import { attributeOf, elementsIn, inContent, withoutAttribute } from '../bodyElements.ts'
 import type { PageRule } from '../rule.ts'
 
 /** Of these a page has one; Viatica writes them around the content. */
@@ -20,6 +21,10 @@ export const secondLandmark: PageRule = {
           place: inContent(page, placed),
           words: `The text brings a landmark “${role}” of its own; the page has one already.`,
           gist: role,
+          fix:
+            attributeOf(placed, 'role') === undefined
+              ? unwrapping(page, placed)
+              : withoutAttribute(page, placed, 'role'),
         },
       ]
     }),

@@ -15,6 +15,13 @@ export const languageTag: PageRule = {
       const tag = attributeOf(placed, 'lang')
       // An empty one says that the language is not known.
       if (tag === undefined || tag === '' || isLanguageTag(tag)) return []
-      return [{ place: inContent(page, placed), words: `lang="${tag}" names no language.`, gist: tag }]
+      return [
+        {
+          place: inContent(page, placed),
+          words: `lang="${tag}" names no language.`,
+          gist: tag,
+          asks: 'language',
+        },
+      ]
     }),
 }

@@ -1,8 +1,8 @@
-import { htmlFaults, type HtmlFaultKind } from '../../content/htmlFaults.ts'
+import { htmlFaults, type HtmlFault, type HtmlFaultKind } from '../../content/htmlFaults.ts'
 import type { Body, PageEntry } from '../../plan/entry.ts'
 import { parseMainContent, serializeContent } from '../../standard/fragment.ts'
 import { inContent } from '../bodyElements.ts'
-import type { PageRule } from '../rule.ts'
+import type { Found, PageRule } from '../rule.ts'
 
 const known = new WeakMap<Body, ReturnType<typeof htmlFaults>>()
 
@@ -13,16 +13,16 @@ function faultsOf(page: PageEntry) {
 }
 
 /** The change that writes main content as browsers read it, everything closed. */
-function asRead(page: PageEntry) {
+export function asRead(page: PageEntry) {
   const html = serializeContent(parseMainContent(page.body.html))
   return { kind: 'setEntry' as const, entry: page.id, field: 'body' as const, value: { ...page.body, html } }
 }
 
-/** A rule that finds some kinds of faults of a source. @param fixes whether closing all that is open puts it right */
+/** A rule that finds some kinds of faults of a source. @param fix what puts one right */
 export function markupRule(
   kinds: readonly HtmlFaultKind[],
   head: Pick<PageRule, 'id' | 'severity' | 'about' | 'source'>,
-  fixes: boolean,
+  fix: (page: PageEntry, fault: HtmlFault) => Found['fix'],
 ): PageRule {
   return {
     ...head,
@@ -35,7 +35,7 @@ export function markupRule(
           place: inContent(page, fault),
           words: `${fault.what[0]!.toUpperCase()}${fault.what.slice(1)}.`,
           gist: page.body.html.slice(Math.max(0, fault.start - 20), fault.end + 20),
-          fix: fixes ? asRead(page) : undefined,
+          fix: fix(page, fault),
         })),
   }
 }

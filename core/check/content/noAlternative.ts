@@ -24,6 +24,13 @@ export const noAlternative: PageRule = {
     pictures(elementsIn(page.body)).flatMap((placed) => {
       if (attributeOf(placed, 'alt') !== undefined || fileOf(checked, placed)?.alt) return []
       const words = 'A picture has no alternative text: describe it, or mark it as decorative (alt="").'
-      return [{ place: inContent(page, placed), words, gist: attributeOf(placed, 'src') ?? '' }]
+      return [
+        {
+          place: inContent(page, placed),
+          words,
+          gist: attributeOf(placed, 'src') ?? '',
+          asks: 'alternative',
+        },
+      ]
     }),
 }

@@ -1,4 +1,4 @@
-import { markupRule, HTML } from './markup.ts'
+import { asRead, HTML, markupRule } from './markup.ts'
 
 export const parseErrors = markupRule(
   ['markup'],
@@ -8,5 +8,5 @@ export const parseErrors = markupRule(
     about: 'errors of the HTML standard',
     source: `${HTML.replace('syntax', 'parsing')}#parse-errors`,
   },
-  false,
+  asRead,
 )

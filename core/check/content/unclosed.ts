@@ -1,4 +1,4 @@
-import { markupRule, HTML } from './markup.ts'
+import { asRead, HTML, markupRule } from './markup.ts'
 
 /** One unclosed element would swallow the footer, if pages were put together by hand. */
 export const unclosed = markupRule(
@@ -9,5 +9,5 @@ export const unclosed = markupRule(
     about: 'elements that are not closed, or that close nothing',
     source: HTML,
   },
-  true,
+  asRead,
 )

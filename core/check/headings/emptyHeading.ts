@@ -9,5 +9,5 @@ export const emptyHeading = headingRule(
     source: 'WCAG 2.2, 2.4.6: https://www.w3.org/TR/WCAG22/#headings-and-labels',
   },
   () => 'A heading has no text.',
-  false,
+  (html, { start, end }) => html.slice(0, start) + html.slice(end),
 )

@@ -1,13 +1,13 @@
-import { headingsOf, type HeadingWarning, shiftHeadings } from '../../content/headings.ts'
+import { type Heading, headingsOf, type HeadingWarning } from '../../content/headings.ts'
 import { inContent } from '../bodyElements.ts'
 import type { PageRule, Severity } from '../rule.ts'
 
-/** A rule that finds headings with one warning. @param fixes whether promoting the heading puts it right */
+/** A rule that finds headings with one warning. @param fixed the text of a page with one put right, by its place */
 export function headingRule(
   warning: HeadingWarning,
   head: { readonly id: string; readonly severity: Severity; readonly about: string; readonly source: string },
   words: (text: string) => string,
-  fixes: boolean,
+  fixed: (html: string, heading: Heading, at: number) => string,
 ): PageRule {
   return {
     ...head,
@@ -16,20 +16,17 @@ export function headingRule(
     find: (_, page) =>
       headingsOf(page.body.html).flatMap((heading, at) => {
         if (heading.warning !== warning) return []
-        const html = shiftHeadings(page.body.html, at, at, -1)
         return [
           {
             place: inContent(page, heading),
             words: words(heading.text),
             gist: `${heading.level} ${heading.text}`,
-            fix: fixes
-              ? {
-                  kind: 'setEntry' as const,
-                  entry: page.id,
-                  field: 'body' as const,
-                  value: { ...page.body, html },
-                }
-              : undefined,
+            fix: {
+              kind: 'setEntry' as const,
+              entry: page.id,
+              field: 'body' as const,
+              value: { ...page.body, html: fixed(page.body.html, heading, at) },
+            },
           },
         ]
       }),

@@ -1,11 +1,12 @@
 import type { PageEntry } from '../../plan/entry.ts'
-import type { Found, SiteRule } from '../rule.ts'
+import type { Asked, Found, SiteRule } from '../rule.ts'
 
 /** Pages that say the same where each should say its own. */
 export function sameOnPages(
   head: Pick<SiteRule, 'id' | 'severity' | 'about' | 'source'>,
   textOf: (page: PageEntry) => string,
   words: (others: string) => string,
+  asks?: Asked,
 ): SiteRule {
   return {
     ...head,
@@ -23,7 +24,7 @@ export function sameOnPages(
           : same.map((page) => {
               const others = same.filter((one) => one !== page).map(({ title }) => `“${title}”`)
               const named = others.length > 3 ? `${others.length} other pages` : others.join(', ')
-              return { place: { in: 'entry', entry: page.id }, words: words(named), gist: text }
+              return { place: { in: 'entry', entry: page.id }, words: words(named), gist: text, asks }
             }),
       )
     },

@@ -10,4 +10,5 @@ export const sameTitle = sameOnPages(
   },
   ({ title }) => title,
   (others) => `Another page has the same title: ${others}.`,
+  'title',
 )

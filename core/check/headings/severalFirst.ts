@@ -1,3 +1,4 @@
+import { shiftHeadings } from '../../content/headings.ts'
 import { headingRule } from './headingOrder.ts'
 
 export const severalFirst = headingRule(
@@ -9,5 +10,5 @@ export const severalFirst = headingRule(
     source: 'common practice',
   },
   (text) => `“${text}” is a second heading of the first level.`,
-  false,
+  (html, _, at) => shiftHeadings(html, at, at, 1),
 )

@@ -2,7 +2,7 @@ import { whereItLeads } from '../../content/linksOfPage.ts'
 import { nameOf, referencesIn } from '../../pointer/attributes.ts'
 import { readPointer } from '../../pointer/pointer.ts'
 import { compileBody } from '../../render/body.ts'
-import { elementsIn, inContent } from '../bodyElements.ts'
+import { elementsIn, inContent, isLink } from '../bodyElements.ts'
 import type { PageRule } from '../rule.ts'
 
 /** A link or picture in a text whose page or file is gone. */
@@ -32,7 +32,8 @@ export const deadPointer: PageRule = {
             pointer!.to === 'entry'
               ? 'A link leads to a page that is gone.'
               : `A ${nameOf(attribute) === 'href' ? 'link' : 'picture'} leads to ${whereItLeads(site, url)!.words}.`
-          return [{ place: inContent(page, placed), words, gist: url }]
+          const asks = isLink(placed, attribute) ? ('target' as const) : undefined
+          return [{ place: inContent(page, placed), words, gist: url, asks }]
         }),
       ),
     ),

@@ -47,7 +47,8 @@ export const missingHeading: PageRule = {
         )
       if (isThere) return []
       const words = `A link leads to “#${wanted}” of “${labelOf(target)}”, which has no such heading.`
-      return [{ place: inContent(page, placed), words, gist: href }]
+      const asks = placed.element.tagName === 'a' ? ('target' as const) : undefined
+      return [{ place: inContent(page, placed), words, gist: href, asks }]
     })
   },
 }

@@ -4,7 +4,7 @@ import { readPointer } from '../../pointer/pointer.ts'
 import type { Element } from '../../standard/fragment.ts'
 import type { PageEntry } from '../../plan/entry.ts'
 import { isAllowedTarget, likelyTarget } from '../../standard/target.ts'
-import { elementsIn, inContent, type PlacedElement, withAttribute } from '../bodyElements.ts'
+import { elementsIn, inContent, isLink, type PlacedElement, withAttribute } from '../bodyElements.ts'
 import type { Checked, Found, PageRule, Severity } from '../rule.ts'
 
 /** What an author typed as a target, and what is wrong with it. */
@@ -55,6 +55,7 @@ export function typedRule(
           place: inContent(page, placed),
           words: words(typed),
           gist: typed,
+          asks: isLink(placed, attribute) ? 'target' : undefined,
           fix: next === undefined ? undefined : writing(page, placed, attribute, at, next),
         },
       ]

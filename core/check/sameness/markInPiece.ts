@@ -13,13 +13,21 @@ export const markInPiece: SiteRule = {
   findAll: ({ site }) =>
     [...standings(site.surround)].flatMap(({ piece }): Found[] => {
       if (piece.kind !== 'html' || !piece.html.includes('aria-current')) return []
-      return [...elementsOf(parseMainContent(piece.html))].flatMap(({ element }) => {
+      return [...elementsOf(parseMainContent(piece.html, true))].flatMap(({ element }) => {
+        const at = element.sourceCodeLocation?.attrs?.['aria-current']
         const mark = element.attrs.find(({ name }) => name === 'aria-current')?.value ?? ''
         if (mark === '' || mark === 'false') return []
         return [
           {
             place: { in: 'piece', piece: piece.id },
             words: 'Custom HTML marks one link as the current page, on every page.',
+            fix: at && {
+              kind: 'setPiece',
+              piece: {
+                ...piece,
+                html: piece.html.slice(0, at.startOffset).trimEnd() + piece.html.slice(at.endOffset),
+              },
+            },
             gist: element.attrs.map(({ name, value }) => `${name}=${value}`).join(' '),
           },
         ]

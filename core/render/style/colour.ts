@@ -33,3 +33,20 @@ export function mix(a: Hex, b: Hex, share: number): Hex {
 export function readable(on: Hex, a: Hex, b: Hex): Hex {
   return contrastRatio(a, on) >= contrastRatio(b, on) ? a : b
 }
+
+/**
+ * The colour nearest to one that can be read on a background: it is darkened or lightened by as little as that takes, whichever
+ * takes less. The colour itself where it can be read already, and the better of black and white where nothing has that contrast.
+ * @param least the contrast that is wanted, as `contrastRatio` gives it
+ */
+export function nearestReadable(colour: Hex, back: Hex, least: number): Hex {
+  const STEPS = 255
+  for (let step = 0; step <= STEPS; step++) {
+    const share = 1 - step / STEPS
+    const found = ['#000000', '#ffffff']
+      .map((end) => mix(colour, end, share))
+      .find((one) => contrastRatio(one, back) >= least)
+    if (found) return found
+  }
+  return readable(back, '#000000', '#ffffff')
+}

@@ -1,12 +1,23 @@
 <script setup lang="ts">
 import { rippleWords } from '@viatica/core/ripple/rippleWords.ts'
 import { Button, Checkbox } from 'ant-design-vue'
-import { nextTick, ref, watch } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useRipple } from '../../stores/ripple.ts'
 import ModalDialog from '../ModalDialog.vue'
 import RippleList from './RippleList.vue'
 
 /** Shows what a change would do before it is made. */
+const changes = computed(() => {
+  const { pages, files, styles } = ripple.question!.foreseen.ripple
+  const isNothing = pages.length === 0 && files === 0 && !styles
+  return isNothing
+    ? 'Only the source of the text changes: visitors get the same pages.'
+    : `Changes: ${rippleWords(ripple.question!.foreseen.ripple)}`
+})
+
+/** So many of what is done are told one by one. */
+const SHOWN = 12
+
 const ripple = useRipple()
 const yes = ref<InstanceType<typeof Button>>()
 
@@ -24,7 +35,11 @@ watch(
     :title="ripple.question.title"
     @close="ripple.question.answer(false)"
   >
-    <p class="words">{{ rippleWords(ripple.question.foreseen.ripple) }}</p>
+    <ul v-if="ripple.question.what" class="goes-list">
+      <li v-for="(words, at) in ripple.question.what.slice(0, SHOWN)" :key="at">{{ words }}</li>
+      <li v-if="ripple.question.what.length > SHOWN">and {{ ripple.question.what.length - SHOWN }} more</li>
+    </ul>
+    <p class="words">{{ changes }}</p>
     <RippleList :ripple="ripple.question.foreseen.ripple" of="foreseen" />
     <p v-if="ripple.question.isMove" class="unasked">
       <Checkbox v-model:checked="ripple.movesUnasked"> Don’t ask again in this window </Checkbox>

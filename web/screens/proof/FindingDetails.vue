@@ -6,6 +6,7 @@ import { computed, ref, watch } from 'vue'
 import MisspeltWord from '../../parts/MisspeltWord.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { entryOf, useProof } from '../../stores/proof.ts'
+import AnswerField from './AnswerField.vue'
 import { placeWords } from './findingWords.ts'
 import { useGoTo } from './goTo.ts'
 
@@ -69,9 +70,10 @@ function setAside(): void {
       tabindex="0"
       aria-label="The place in the source">{{ excerpt.before }}<mark>{{ excerpt.marked }}</mark>{{ excerpt.after }}</pre>
     <MisspeltWord v-if="rule.id === misspelt.id && entry" :entry="entry" :word="finding.gist" />
+    <AnswerField v-if="finding.asks" :finding="finding" />
     <div class="buttons">
       <Button type="primary" @click="goTo(finding.place)">Go there</Button>
-      <Button v-if="finding.canFix" @click="proof.fix([finding])">Fix …</Button>
+      <Button v-if="finding.canFix" title="Fix this finding (F)" @click="proof.fix([finding])">Fix …</Button>
       <Button v-if="ofKind.length > 1" @click="proof.fix(ofKind)">Fix all {{ ofKind.length }} …</Button>
     </div>
     <h3>The rule</h3>

@@ -57,6 +57,8 @@ const rows = computed<Row[]>(() => {
   ])
 })
 const inOrder = computed(() => rows.value.flatMap((row) => ('finding' in row ? [row.finding] : [])))
+/** What is shown and can be fixed without a word of the author’s. */
+const fixable = computed(() => inOrder.value.filter(({ canFix }) => canFix))
 const chosen = computed(() => inOrder.value.find(({ key }) => key === proof.chosenKey))
 const page = computed(() => {
   const id = chosen.value && entryOf(chosen.value)
@@ -80,7 +82,21 @@ const lead = computed(() => {
 const focusChosen = () => void list.value?.focusRow(lead.value)
 
 // The order in which they are shown is that in which one goes on when one is put right.
-watch(inOrder, (findings) => (proof.order = findings.map(({ key }) => key)), { immediate: true })
+watch(
+  inOrder,
+  (findings) => {
+    const before = proof.order
+    proof.order = findings.map(({ key }) => key)
+    // A finding may go with another that was put right: one goes on from where it stood.
+    const at = before.indexOf(proof.chosenKey)
+    const there = new Set(proof.order)
+    if (at < 0 || there.has(proof.chosenKey)) return
+    const left = (key: string) => there.has(key)
+    proof.chosenKey = before.slice(at).find(left) ?? before.slice(0, at).findLast(left) ?? ''
+    if (document.activeElement === document.body || document.activeElement?.closest('.rows')) focusChosen()
+  },
+  { immediate: true },
+)
 watch(
   () => proof.wentOn,
   () => nextTick(focusChosen),
@@ -155,6 +171,9 @@ function press(event: KeyboardEvent): void {
         }}</span>
         <Button size="small" @click="proof.check">Check again</Button>
       </template>
+      <Button v-if="fixable.length > 1" size="small" @click="proof.fix(fixable)"
+        >Fix all {{ fixable.length }} …</Button
+      >
       <Button size="small" title="Previous finding (P)" @click="step(-1)">Previous</Button>
       <Button size="small" title="Next finding (N)" @click="step(1)">Next</Button>
     </div>
@@ -165,6 +184,7 @@ function press(event: KeyboardEvent): void {
       :rows="rows"
       :row-height="32"
       :lead="lead"
+      :key-of="(row) => ('finding' in row ? row.finding.key : `# ${row.heading}`)"
       label="Findings"
     >
       <template #default="{ row, index }">
