@@ -1,4 +1,11 @@
-import { claimName, fileNameFault, isReservedName, nameKey, soundFileName } from './fileName.ts'
+import {
+  claimName,
+  fileNameFault,
+  isReservedName,
+  nameKey,
+  soundFileName,
+  soundTypedName,
+} from './fileName.ts'
 
 describe('soundFileName', () => {
   test.each([
@@ -6,6 +13,8 @@ describe('soundFileName', () => {
     ['  Spaces   and CAPITALS ', 'spaces-and-capitals'],
     ['Über uns – Straße', 'uber-uns-strasse'],
     ['Crème brûlée', 'creme-brulee'],
+    ['St Anne’s', 'st-annes'],
+    ["Rock 'n' roll", 'rock-n-roll'],
     ['Łódź', 'lodz'],
     ['a/b\\c:d*?"<>|', 'a-b-c-d'],
     ['...', 'page'],
@@ -17,6 +26,16 @@ describe('soundFileName', () => {
 
   test('uses the separator of the site', () => {
     expect(soundFileName('Opening times', '_')).toBe('opening_times')
+  })
+
+  test.each([
+    ['Tea Room.html', 'tea-room'],
+    ['tea-room.HTM ', 'tea-room'],
+    ['index.php', 'index'],
+    ['version 2.0', 'version-2-0'],
+    ['.html', 'page'],
+  ])('%j typed as a file name becomes %j', (text, expected) => {
+    expect(soundTypedName(text, '-')).toBe(expected)
   })
 
   test('cuts long names at a word', () => {

@@ -22,10 +22,10 @@ export function isReservedName(name: string): boolean {
 
 /**
  * A sound file name for any text: transliterated to ASCII, lower-case, every run of other characters one
- * separator, none at the ends. `page` when nothing is left.
+ * separator, none at the ends; apostrophes vanish, as “St Anne’s” is one word. `page` when nothing is left.
  */
 export function soundFileName(text: string, separator: Separator): string {
-  const words = anyAscii(text.normalize('NFC'))
+  const words = anyAscii(text.normalize('NFC').replace(/['’‘ʼ＇]/g, ''))
     .toLowerCase()
     .split(/[^a-z0-9]+/)
     .filter((word) => word !== '')
@@ -36,6 +36,14 @@ export function soundFileName(text: string, separator: Separator): string {
     name = longer.slice(0, MAX_DERIVED)
   }
   return name || 'page'
+}
+
+/** The extensions that pages have, on this site or on others. */
+const PAGE_EXTENSION = /\.(?:x?html?|php|aspx?|jsp)$/i
+
+/** A sound name for a file name that an author typed: its extension is the site’s to say, and goes. */
+export function soundTypedName(text: string, separator: Separator): string {
+  return soundFileName(text.trim().replace(PAGE_EXTENSION, ''), separator)
 }
 
 /**

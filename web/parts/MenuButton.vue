@@ -17,7 +17,9 @@ export interface MenuEntry {
   readonly checked?: boolean
 }
 
-/** A button that opens a menu. https://www.w3.org/WAI/ARIA/apg/patterns/menu-button/ */
+defineOptions({ inheritAttrs: false })
+
+/** A button that opens a menu; classes and listeners are those of the button. https://www.w3.org/WAI/ARIA/apg/patterns/menu-button/ */
 const props = defineProps<{ label: string; entries: readonly MenuEntry[] }>()
 const emit = defineEmits<{ act: [key: string, event: Event] }>()
 
@@ -101,6 +103,7 @@ onBeforeUnmount(() => window.removeEventListener('resize', away))
 
 <template>
   <button
+    v-bind="$attrs"
     ref="button"
     type="button"
     :aria-label="label"

@@ -110,7 +110,34 @@ const isHere = (stop: Stop) => route.name === stop.name || route.params['ahead']
   font: 600 12px/18px var(--sign);
 }
 
-@media (max-width: 1180px) {
+@media (max-width: 820px) {
+  .route li {
+    flex: 1;
+    width: auto;
+  }
+
+  .route li + li::before {
+    top: 11px;
+    left: -50%;
+    width: 100%;
+  }
+
+  .route a {
+    font-size: 13px;
+  }
+
+  .dot {
+    margin: 5px auto 2px;
+  }
+
+  .here .dot {
+    width: 19px;
+    height: 19px;
+    margin: 3px auto 0;
+  }
+}
+
+@media (min-width: 821px) and (max-width: 1180px) {
   .route li {
     width: 96px;
   }

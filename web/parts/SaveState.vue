@@ -8,7 +8,7 @@ const openSite = useOpenSite()
 <template>
   <p class="state" :class="openSite.saveState" role="status">
     <template v-if="openSite.saveState === 'saved'"
-      ><IconCheck :size="16" aria-hidden="true" /> Saved</template
+      ><IconCheck :size="16" aria-hidden="true" /> <span class="words">Saved</span></template
     >
     <template v-else-if="openSite.saveState === 'saving'">Saving …</template>
     <template v-else-if="openSite.saveState === 'typing'">Not saved yet</template>
@@ -23,6 +23,17 @@ const openSite = useOpenSite()
   gap: 4px;
   margin: 0;
   white-space: nowrap;
+}
+
+/* Where there is hardly room, the sign alone says it to those who see it. */
+@media (max-width: 400px) {
+  .words {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
 }
 
 .failed {

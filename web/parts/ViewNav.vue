@@ -31,7 +31,7 @@ const openSite = useOpenSite()
 <style scoped>
 .views {
   display: flex;
-  flex: none;
+  flex: 0 1 auto;
   flex-wrap: wrap;
   gap: 2px 12px;
 }

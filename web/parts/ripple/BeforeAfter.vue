@@ -87,4 +87,10 @@ ins {
   font-weight: 600;
   text-decoration: none;
 }
+
+@media (max-width: 820px) {
+  .sides {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

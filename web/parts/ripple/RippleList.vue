@@ -169,4 +169,11 @@ h3 {
 h3::first-letter {
   text-transform: uppercase;
 }
+
+@media (max-width: 820px) {
+  .ripple {
+    grid-template-columns: minmax(0, 1fr);
+    height: auto;
+  }
+}
 </style>

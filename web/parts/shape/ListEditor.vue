@@ -208,4 +208,11 @@ textarea::placeholder {
 .warning:hover {
   text-decoration: underline;
 }
+
+@media (max-width: 820px) {
+  .editor {
+    grid-template-columns: minmax(0, 1fr);
+    height: auto;
+  }
+}
 </style>

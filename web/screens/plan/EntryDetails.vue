@@ -15,7 +15,7 @@ import {
   STATES,
 } from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
-import { soundFileName } from '@viatica/core/standard/fileName.ts'
+import { soundTypedName } from '@viatica/core/standard/fileName.ts'
 import { IconPin } from '@tabler/icons-vue'
 import { Checkbox } from 'ant-design-vue'
 import { computed } from 'vue'
@@ -63,7 +63,7 @@ function changeBanner(picture: Picture | null): SetEntry {
 /** What a path can hold and a name cannot is refused with the reason; anything else is made a sound name. */
 const REFUSED = /[/\\:]|\.$|^\./
 const sound = (text: string) =>
-  REFUSED.test(text.trim()) || text.length > 100 ? text : soundFileName(text, site.value.settings.separator)
+  REFUSED.test(text.trim()) || text.length > 100 ? text : soundTypedName(text, site.value.settings.separator)
 
 /** The change that sets a field, when it moves an address of the site. */
 function foresee(field: 'title' | 'label' | 'fileName') {

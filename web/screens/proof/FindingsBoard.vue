@@ -319,4 +319,33 @@ h2 .quiet {
   flex: 2 1 0;
   min-height: 160px;
 }
+
+@media (max-width: 820px) {
+  .bar,
+  .state {
+    flex-wrap: wrap;
+  }
+
+  .bar :deep(.ant-checkbox-wrapper) {
+    white-space: normal;
+  }
+
+  .rows {
+    flex: none;
+    height: 260px;
+  }
+
+  .page {
+    flex: none;
+    height: 240px;
+  }
+
+  .finding {
+    grid-template-columns: 18px minmax(0, 1fr);
+  }
+
+  .place {
+    display: none;
+  }
+}
 </style>

@@ -50,9 +50,9 @@ const counts = computed(() => {
       </template>
       <span v-else class="quiet">Choose a page in the outline. Every change is saved by itself.</span>
     </p>
-    <p class="quiet">{{ counts }}</p>
-    <button type="button" class="plain-button" @click="$emit('keys')">
-      <IconKeyboard :size="18" aria-hidden="true" />Keyboard shortcuts
+    <p class="quiet counts">{{ counts }}</p>
+    <button type="button" class="plain-button" title="Keyboard shortcuts" @click="$emit('keys')">
+      <IconKeyboard :size="18" aria-hidden="true" /><span class="keys">Keyboard shortcuts</span>
     </button>
     <RippleDialog :open="showsRipple" @close="showsRipple = false" />
   </footer>
@@ -89,9 +89,30 @@ const counts = computed(() => {
   flex: none;
 }
 
-.words {
+.words,
+.last > .quiet {
   overflow: hidden;
   text-overflow: ellipsis;
+}
+
+@media (max-width: 820px) {
+  .foot {
+    gap: 4px;
+    min-height: 32px;
+    padding: 0 4px 0 10px;
+  }
+
+  .counts {
+    display: none;
+  }
+
+  .keys {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    overflow: hidden;
+    clip-path: inset(50%);
+  }
 }
 
 .undo {

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { IconArrowBackUp, IconArrowForwardUp } from '@tabler/icons-vue'
+import { IconArrowBackUp, IconArrowForwardUp, IconLayoutSidebar } from '@tabler/icons-vue'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
 import IconButton from '../../parts/IconButton.vue'
+import { isSlim, openPanel, togglePanel } from '../../parts/panels.ts'
 import RouteLine from '../../parts/RouteLine.vue'
 import SaveState from '../../parts/SaveState.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
@@ -21,6 +22,14 @@ const ways = computed(() => [
 <template>
   <header class="head">
     <a class="skip" href="#work" @click.prevent="emit('skip')">Skip to the work</a>
+    <IconButton
+      v-if="isSlim"
+      :icon="IconLayoutSidebar"
+      label="Outline"
+      aria-controls="outline"
+      :aria-expanded="openPanel === 'outline'"
+      @click="togglePanel('outline')"
+    />
     <RouterLink to="/" class="brand" title="All sites">
       <svg viewBox="0 0 40 40" width="36" height="36" aria-hidden="true">
         <path d="M18 5h5v31h-5z" fill="#f6f3ea" />
@@ -115,6 +124,65 @@ const ways = computed(() => [
   display: flex;
   align-items: center;
   gap: 6px;
+}
+
+.head > .plain-button:hover {
+  background: rgb(255 255 255 / 18%);
+}
+
+.head > :focus-visible {
+  outline-color: #fff;
+}
+
+@media (max-width: 1100px) {
+  .brand {
+    width: 200px;
+  }
+}
+
+@media (max-width: 820px) {
+  .head {
+    flex-wrap: wrap;
+    gap: 2px 6px;
+    padding: 4px 8px;
+  }
+
+  .brand {
+    flex: 1;
+    width: auto;
+  }
+
+  .brand svg {
+    width: 26px;
+    height: 26px;
+  }
+
+  .viatica {
+    font-size: 15px;
+  }
+
+  .route {
+    order: 1;
+    width: 100%;
+  }
+}
+
+@media (max-width: 480px) {
+  .brand {
+    min-width: 60px;
+  }
+
+  .viatica {
+    display: none;
+  }
+
+  .tools {
+    gap: 0;
+  }
+
+  .head {
+    padding: 4px;
+  }
 }
 
 .tools .plain-button:hover:not(:disabled) {

@@ -6,6 +6,7 @@ import OutlineTools from '../../parts/OutlineTools.vue'
 import PlanOutline from '../../parts/PlanOutline.vue'
 import SearchBox from '../../parts/SearchBox.vue'
 import ShortcutsDialog from '../../parts/ShortcutsDialog.vue'
+import { closePanel, isNarrow, isSlim, openPanel } from '../../parts/panels.ts'
 import ShapeDialogs from '../../parts/shape/ShapeDialogs.vue'
 import RippleQuestion from '../../parts/ripple/RippleQuestion.vue'
 import { labelOf } from '@viatica/core/plan/entry.ts'
@@ -116,9 +117,16 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-  <div v-if="openSite.site" class="frame">
+  <div v-if="openSite.site" class="frame" :class="{ slim: isSlim }">
     <FrameHead class="head" @skip="skip" />
-    <section class="outline" aria-label="Outline">
+    <div v-if="openPanel && isNarrow" class="curtain" @click="closePanel" />
+    <section
+      v-show="!isSlim || openPanel === 'outline'"
+      id="outline"
+      class="outline"
+      aria-label="Outline"
+      @keydown.esc="isSlim && closePanel()"
+    >
       <SearchBox ref="searchBox" @found="outline?.focus()" />
       <OutlineTools />
       <PlanOutline ref="outline" />
@@ -172,8 +180,41 @@ onBeforeUnmount(() => {
 .frame {
   display: grid;
   grid-template: 72px minmax(0, 1fr) 38px / 348px minmax(0, 1fr);
+  position: relative;
   height: 100vh;
-  min-width: 960px;
+  height: 100dvh;
+  overflow: clip;
+}
+
+.slim {
+  grid-template: auto minmax(0, 1fr) auto / minmax(0, 1fr);
+}
+
+.slim .outline {
+  position: fixed;
+  inset: 0 auto 0 0;
+  z-index: 8;
+  width: min(348px, 88vw);
+  border-right: 2px solid var(--pine);
+}
+
+.curtain {
+  position: fixed;
+  inset: 0;
+  z-index: 7;
+  background: rgb(29 43 42 / 45%);
+}
+
+@media (max-width: 1100px) {
+  .frame:not(.slim) {
+    grid-template-columns: 290px minmax(0, 1fr);
+  }
+}
+
+@media (max-height: 500px) {
+  .frame:not(.slim) {
+    grid-template-rows: 52px minmax(0, 1fr) 30px;
+  }
 }
 
 .head,

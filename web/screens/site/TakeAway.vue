@@ -101,7 +101,7 @@ async function holdBack(event: Event): Promise<void> {
   white-space: nowrap;
 }
 
-.more {
+.take-away :deep(.more) {
   display: grid;
   place-items: center;
   padding: 0 5px;
@@ -113,7 +113,7 @@ async function holdBack(event: Event): Promise<void> {
 }
 
 .main:hover,
-.more:hover {
+.take-away :deep(.more:hover) {
   background: rgb(255 255 255 / 18%);
 }
 </style>

@@ -101,4 +101,11 @@ figcaption {
 .page {
   flex: 1;
 }
+
+/* Beside each other they would be too small to be read: one is shown, and chosen above it. */
+@media (max-width: 820px) {
+  figure:nth-child(n + 2) {
+    display: none;
+  }
+}
 </style>

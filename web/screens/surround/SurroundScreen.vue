@@ -90,6 +90,10 @@ const hasDetails = computed(() => !['labels', 'source', 'compare'].includes(view
 </template>
 
 <style scoped>
+.bar :deep(.views) {
+  min-width: 0;
+}
+
 .bar {
   display: flex;
   flex: none;

@@ -210,12 +210,12 @@ onBeforeUnmount(() => {
   flex: 1;
   flex-direction: column;
   gap: 8px;
-  min-height: 0;
 }
 
 .bar {
   display: flex;
   flex: none;
+  flex-wrap: wrap;
   align-items: center;
   gap: 4px;
   min-height: 30px;
@@ -259,6 +259,7 @@ onBeforeUnmount(() => {
 
 .editor {
   flex: 3 1 0;
+  min-height: 240px;
 }
 
 .page {

@@ -317,4 +317,10 @@ watch(
 .then {
   font-weight: 600;
 }
+
+@media (max-width: 820px) {
+  .rules {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

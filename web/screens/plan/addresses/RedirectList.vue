@@ -279,4 +279,10 @@ th {
   display: flex;
   gap: 8px;
 }
+
+@media (max-width: 820px) {
+  .redirects {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

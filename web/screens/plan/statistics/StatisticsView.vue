@@ -49,7 +49,7 @@ function stateWords({ byState }: Statistics): string {
 </script>
 
 <template>
-  <div class="statistics">
+  <section class="statistics" tabindex="0" aria-label="Statistics of the site">
     <Spin v-if="!statistics" />
     <template v-else>
       <dl>
@@ -68,7 +68,7 @@ function stateWords({ byState }: Statistics): string {
         />
       </div>
     </template>
-  </div>
+  </section>
 </template>
 
 <style scoped>
@@ -116,5 +116,15 @@ dd {
   display: grid;
   grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 14px;
+}
+
+@media (max-width: 820px) {
+  dl {
+    grid-template-columns: repeat(2, minmax(0, 1fr));
+  }
+
+  .charts {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 </style>

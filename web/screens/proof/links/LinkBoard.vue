@@ -78,6 +78,7 @@ onBeforeUnmount(linking.keepUp())
 .bar {
   display: flex;
   flex: none;
+  flex-wrap: wrap;
   align-items: center;
   gap: 8px;
 }

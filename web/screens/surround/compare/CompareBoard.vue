@@ -198,4 +198,11 @@ h2 {
   gap: 6px;
   margin-left: auto;
 }
+
+@media (max-width: 820px) {
+  .choice,
+  .sources {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 </style>

@@ -253,4 +253,18 @@ h2 {
   color: var(--slate);
   font-style: italic;
 }
+
+@media (max-width: 820px) {
+  .sending {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .file {
+    grid-template-columns: 34px minmax(0, 1fr) 70px;
+  }
+
+  .file > :nth-child(n + 4) {
+    display: none;
+  }
+}
 </style>

@@ -50,4 +50,11 @@ function set(fields: Partial<HeadFiles>): void {
   max-height: 300px;
   overflow-y: auto;
 }
+
+@media (max-width: 820px) {
+  .head {
+    grid-template-columns: minmax(0, 1fr);
+    max-height: none;
+  }
+}
 </style>

@@ -96,6 +96,7 @@ td {
 
 .buttons {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   margin: 8px 0;
 }

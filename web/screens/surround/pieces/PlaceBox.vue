@@ -88,7 +88,7 @@ h2 {
   font-size: 13px;
 }
 
-.add {
+header :deep(.add) {
   min-height: 24px;
   padding: 0 4px;
   color: var(--pine);

@@ -146,7 +146,7 @@ const isOn = ({ of }: Tool) => (of === undefined ? undefined : props.tick >= 0 &
   border-bottom: 1px solid var(--rule);
 }
 
-.kind {
+.tools :deep(.kind) {
   display: inline-flex;
   align-items: center;
   justify-content: space-between;

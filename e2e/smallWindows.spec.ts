@@ -1,0 +1,170 @@
+import type { Page } from '@playwright/test'
+import { axeFindings, expect, openDemo, row, test } from './viatica.ts'
+
+/** Every view of a site, by its address. */
+const VIEWS = [
+  ...['plan', 'plan/structure', 'plan/inventory', 'plan/addresses', 'plan/statistics', 'plan/history'],
+  ...['surround', 'surround/menus', 'surround/current-page', 'surround/design', 'surround/labels'],
+  ...['surround/files', 'surround/source', 'surround/compare', 'write', 'write/source'],
+  ...['proof', 'proof/link-check', 'proof/links', 'proof/review', 'publish'],
+]
+
+/** What scrolls in two directions, or stands outside of the window. Tables and sources have two by what they are. */
+const tooLarge = (page: Page) =>
+  page.evaluate(() => {
+    const { documentElement: root } = document
+    const found: string[] = []
+    if (root.scrollWidth > innerWidth) found.push(`the document is ${root.scrollWidth} wide`)
+    if (root.scrollHeight > innerHeight) found.push(`the document is ${root.scrollHeight} high`)
+    const isExempt = (element: Element) =>
+      element.closest('table, svg, canvas, iframe, [class*=cm-], [role=application], section:has(> ol)') !==
+      null
+    for (const element of document.querySelectorAll('.work, .work *')) {
+      const { right, width } = element.getBoundingClientRect()
+      if (width > 1 && right > innerWidth + 1 && !isExempt(element))
+        found.push(`${element.tagName} to ${right}`)
+    }
+    const editor = document.querySelector('.editor')
+    if (editor && editor.clientHeight < 238) found.push(`the editor is ${editor.clientHeight} high`)
+    return found.slice(0, 4)
+  })
+
+test('on every view nothing is off the window in small ones, and axe-core finds nothing at 640 and 360 pixels', async ({
+  page,
+  served,
+  watched,
+}) => {
+  test.slow()
+  const id = await openDemo(page, served)
+  for (const view of VIEWS) {
+    await page.goto(`${served.url}/sites/${id}/${view}?page=otters`)
+    await expect(page.getByRole('main')).toBeVisible()
+    await page.waitForTimeout(300)
+    for (const [width, height] of [
+      [1024, 576],
+      [640, 400],
+      [360, 740],
+      [320, 640],
+    ] as const) {
+      await page.setViewportSize({ width, height })
+      await page.waitForTimeout(60)
+      expect.soft(await tooLarge(page), `${view} at ${width}`).toEqual([])
+      if (width === 640 || width === 360)
+        expect.soft(await axeFindings(page), `${view} at ${width}`).toEqual([])
+    }
+  }
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
+test('in a small window the outline and the details open over the work, by key and by touch', async ({
+  page,
+  served,
+}) => {
+  await page.setViewportSize({ width: 360, height: 740 })
+  await page.goto(served.url)
+  await page.getByRole('link', { name: /Wetherlock Canal Trust/ }).click()
+  const tree = page.getByRole('tree', { name: 'Plan' })
+  await expect(page.getByRole('main')).toBeVisible()
+  await expect(tree).toBeHidden()
+  const opens = page.getByRole('button', { name: 'Outline' })
+  await opens.focus()
+  await page.keyboard.press('Enter')
+  await expect(tree).toBeVisible()
+  await expect(opens).toHaveAttribute('aria-expanded', 'true')
+  await row(page, 'visit').click()
+  await page.keyboard.press('Escape')
+  await expect(tree).toBeHidden()
+  await expect(opens).toBeFocused()
+  await expect(page).toHaveURL(/page=visit/)
+  const details = page.getByRole('button', { name: 'Details of what is chosen' })
+  await details.click()
+  const panel = page.getByRole('complementary')
+  await expect(panel.getByLabel('Title')).toHaveValue('Visit the canal')
+  await panel.getByLabel('Title').fill('Visit us')
+  await panel.getByRole('button', { name: 'Close' }).click()
+  await expect(panel).toBeHidden()
+  await expect(details).toBeFocused()
+  // A touch beside it closes it, too.
+  await opens.click()
+  await expect(tree).toBeVisible()
+  await expect(page.getByRole('contentinfo')).toContainText('Visit us')
+  await page.mouse.click(350, 400)
+  await expect(tree).toBeHidden()
+})
+
+/** What is wrong with the element that has the focus: it has no name, cannot be seen, or shows no focus. */
+const focusFault = (page: Page) =>
+  page.evaluate(() => {
+    const element = document.activeElement
+    if (!(element instanceof HTMLElement) || element === document.body) return { at: 'body', fault: '' }
+    if (element.tagName === 'IFRAME') return { at: 'frame', fault: '' }
+    const by = element.getAttribute('aria-labelledby')?.split(' ') ?? []
+    const labels = 'labels' in element ? [...((element as HTMLInputElement).labels ?? [])] : []
+    const name = [
+      element.getAttribute('aria-label'),
+      ...by.map((id) => document.getElementById(id)?.textContent),
+      ...labels.map((label) => label.textContent),
+      element.textContent,
+      element.title,
+      element.querySelector('img')?.alt,
+    ].some((text) => (text ?? '').trim() !== '')
+    const shows = (one: Element) => {
+      const { outlineStyle, outlineWidth, boxShadow } = getComputedStyle(one)
+      return (outlineStyle !== 'none' && outlineWidth !== '0px') || boxShadow !== 'none'
+    }
+    let isShown = false
+    let up: Element | null = element
+    for (let n = 0; up && !isShown && n < 4; n++, up = up.parentElement) isShown = shows(up)
+    // The library draws the ring of a check box on the sign beside it.
+    const sign = element.nextElementSibling
+    isShown ||= sign !== null && (shows(sign) || getComputedStyle(sign, '::after').outlineStyle !== 'none')
+    const { left, right, top, bottom, width, height } = element.getBoundingClientRect()
+    const isIn = right > 0 && bottom > 0 && left < innerWidth && top < innerHeight
+    const tag = element.outerHTML.replace(/>[^]*$/, '>').slice(0, 160)
+    const fault = !name
+      ? 'no name'
+      : !isIn
+        ? 'out of sight'
+        : width > 0 && height > 0 && !isShown
+          ? 'no focus'
+          : ''
+    return { at: tag, fault }
+  })
+
+test('every view is gone through by Tab alone: each control has a name and shows the focus', async ({
+  page,
+  served,
+}) => {
+  test.slow()
+  const id = await openDemo(page, served)
+  for (const view of VIEWS) {
+    await page.goto(`${served.url}/sites/${id}/${view}?page=otters`)
+    await expect(page.getByRole('main')).toBeVisible()
+    await page.waitForTimeout(250)
+    // The pages inside of frames are those of the finished site.
+    await page.evaluate(() => document.querySelectorAll('iframe').forEach((frame) => (frame.tabIndex = -1)))
+    // What stands before the work is the same on every view.
+    if (view !== VIEWS[0]) {
+      await page.keyboard.press('Tab')
+      await page.keyboard.press('Enter')
+    }
+    const seen = new Set<string>()
+    const faults = new Set<string>()
+    for (let n = 0; n < 160; n++) {
+      await page.keyboard.press('Tab')
+      let { at, fault } = await focusFault(page)
+      // Some show the focus a moment later.
+      for (let again = 0; fault !== '' && again < 5; again++) {
+        await page.waitForTimeout(30)
+        ;({ at, fault } = await focusFault(page))
+      }
+      if (at === 'body' && n > 8) break
+      // Tab writes in the source; Escape and Tab leave it.
+      if (at.includes('cm-content')) await page.keyboard.press('Escape')
+      seen.add(at)
+      if (fault !== '') faults.add(`${fault}: ${at}`)
+    }
+    expect([...faults], view).toEqual([])
+    expect(seen.size, view).toBeGreaterThan(5)
+  }
+})
