@@ -22,15 +22,16 @@ async function editByHand(page: Page): Promise<void> {
   await page.keyboard.press('Enter')
   await page.getByLabel('Name of the new page').fill('Über <b>uns</b> & “mehr”')
   await page.keyboard.press('Enter')
+  await page.keyboard.press('Escape')
   await expect(rowNamed(page, 'Über <b>uns</b> & “mehr”')).toHaveAttribute('aria-selected', 'true')
 
   // Nests two pages under it: one by the button, one by the key.
   await page.getByRole('button', { name: 'Add subpage', exact: true }).click()
   await page.getByLabel('Name of the new page').fill('Index')
   await page.keyboard.press('Enter')
-  await page.keyboard.press('Enter')
   await page.getByLabel('Name of the new page').fill('CON')
   await page.keyboard.press('Enter')
+  await page.keyboard.press('Escape')
   await expect(rowNamed(page, 'CON')).toHaveAttribute('aria-level', '3')
   await expect(page.getByRole('complementary').getByText('uber-b-uns-b-mehr/con-2.html')).toBeVisible()
 

@@ -218,7 +218,7 @@ onBeforeUnmount(() => cleanup?.())
 
 .no-fold {
   flex: none;
-  width: 22px;
+  width: 24px;
 }
 
 .reorder-before::before,

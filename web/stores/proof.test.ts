@@ -1,15 +1,8 @@
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { createPinia, setActivePinia } from 'pinia'
 import { testSites } from '../testing/testSite.ts'
+import { until } from '../testing/until.ts'
 import { workHere } from '../testing/workerHere.ts'
-
-/** Waits until something holds. */
-async function until(holds: () => boolean): Promise<void> {
-  for (let n = 0; !holds(); n++) {
-    if (n > 3000) throw new Error('it never came to hold')
-    await new Promise((resolve) => setTimeout(resolve, 10))
-  }
-}
 
 const newSite = testSites()
 beforeAll(workHere)

@@ -42,6 +42,13 @@ export const useSurrounding = defineStore('surrounding', () => {
     if (tell(change)) pieceId.value = id
   }
 
+  /** Puts a menu that stands nowhere into the header, as a piece that is chosen then. */
+  function placeMenu(menu: string): void {
+    const id = crypto.randomUUID()
+    const at = surround.value.places.header.length
+    if (tell({ kind: 'addPiece', place: 'header', at, piece: newPiece('menu', id, menu) })) pieceId.value = id
+  }
+
   function remove(id: string): void {
     const found = standingOf(surround.value, id)
     if (!found) return
@@ -102,6 +109,7 @@ export const useSurrounding = defineStore('surrounding', () => {
     move,
     set,
     addMenu,
+    placeMenu,
     removeMenu,
     setMenu,
     setRule,

@@ -1,6 +1,7 @@
 import { setTimeout as wait } from 'node:timers/promises'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { createPinia, setActivePinia } from 'pinia'
+import { until } from '../testing/until.ts'
 import { type TestSite, testSites } from '../testing/testSite.ts'
 
 /** Longer than the typing must pause to be saved. */
@@ -42,7 +43,7 @@ async function writeOverTheirs() {
   writing.type('<p>mine</p>')
   writing.saveNow()
   await openSite.settle()
-  await wait(20)
+  await until(() => writing.theirs !== undefined)
   return started
 }
 

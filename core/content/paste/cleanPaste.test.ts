@@ -104,7 +104,7 @@ describe('what programs put on the clipboard', () => {
           letters(plain.childNodes.map(textOf).join('')),
         )
       }),
-      { numRuns: 1000 },
+      { numRuns: 400 },
     )
     fc.assert(
       fc.property(fc.oneof(hostileHtml, mainContent), (html) => {
@@ -115,7 +115,7 @@ describe('what programs put on the clipboard', () => {
         ).toEqual([])
         expect(names.flatMap(({ attrs }) => attrs).filter(({ name }) => isForbidden(name))).toEqual([])
       }),
-      { numRuns: 1000 },
+      { numRuns: 400 },
     )
   })
 

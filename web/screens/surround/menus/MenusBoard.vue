@@ -60,7 +60,13 @@ function about(menu: Menu): string {
             </button>
           </td>
           <td>{{ about(menu) }}</td>
-          <td>{{ uses.get(menu.id)?.join(', ') ?? 'not used yet' }}</td>
+          <td>
+            <template v-if="uses.has(menu.id)">{{ uses.get(menu.id)!.join(', ') }}</template>
+            <template v-else>
+              Not used yet.
+              <Button size="small" @click="surrounding.placeMenu(menu.id)">Add to the page</Button>
+            </template>
+          </td>
         </tr>
       </tbody>
     </table>
