@@ -201,3 +201,14 @@ test('a finding is fixed by key, and the next one has the focus', async ({ page,
   await expect(page.locator('.finding:focus')).toHaveAttribute('aria-pressed', 'true')
   await expect(page.locator('.finding:focus')).not.toHaveText(next.trim())
 })
+
+test('a problem of the link check is shown in the source of its page', async ({ page, served }) => {
+  await page.goto(served.url)
+  await page.getByRole('link', { name: /damaged/ }).click()
+  await page.getByRole('link', { name: 'Proof' }).click()
+  await page.getByRole('link', { name: 'Link check' }).click()
+  await page.getByRole('button', { name: 'Check all links' }).click()
+  await page.getByRole('region', { name: 'Problems' }).getByRole('button', { name: 'News' }).first().click()
+  await expect(page).toHaveURL(/surround\/source\?page=news$/)
+  await expect(page.locator('[role=treeitem][aria-current=true]')).toHaveAttribute('data-entry', 'news')
+})

@@ -5,7 +5,6 @@ import { Button, Progress } from 'ant-design-vue'
 import { proxy } from 'comlink'
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { siteWork } from '../../workers/siteWork.ts'
 
@@ -20,7 +19,6 @@ const SHOWN = 500
 
 const router = useRouter()
 const openSite = useOpenSite()
-const chosen = useChosen()
 const report = shallowRef<WalkReport>()
 const isWalking = ref(false)
 let walks = 0
@@ -59,8 +57,8 @@ function label(fault: WalkFault): string {
 }
 
 function show(fault: WalkFault): void {
-  chosen.choose(fault.page)
-  void router.push({ name: 'surround', params: { id: openSite.id, view: 'source' } })
+  const params = { id: openSite.id, view: 'source' }
+  void router.push({ name: 'surround', params, query: { page: fault.page } })
 }
 </script>
 

@@ -1,6 +1,7 @@
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { ancestorsOf } from '@viatica/core/plan/plan.ts'
-import { computed, type ComputedRef, watch } from 'vue'
+import { useTimeoutFn } from '@vueuse/core'
+import { computed, type ComputedRef, onScopeDispose, watch } from 'vue'
 import { type LocationQuery, useRoute, useRouter } from 'vue-router'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
@@ -66,10 +67,21 @@ export function useScreenAddress(): ComputedRef<Gone | undefined> {
     { immediate: true },
   )
 
+  /** Whether another screen is on its way: what is chosen meanwhile is written when it is there, and does not call it off. */
+  let isOnItsWay = false
+  const stops = [
+    router.beforeEach(() => void (isOnItsWay = true)),
+    router.afterEach(() => void (isOnItsWay = false)),
+    router.onError(() => void (isOnItsWay = false)),
+  ]
+  // A screen that is asked for in the same breath is on its way a moment later.
+  const { start: writeSoon } = useTimeoutFn(write, 0, { immediate: false })
+  onScopeDispose(() => stops.forEach((stop) => stop()))
+
   let last = 0
   /** Writes what is chosen into the address. */
   function write(): void {
-    if (!openSite.site || route.params['id'] !== openSite.id) return
+    if (isOnItsWay || !openSite.site || route.params['id'] !== openSite.id) return
     // A page that is gone stays in the address until another is chosen.
     if (gone.value && chosen.wanted === asked.value) return
     const finding = route.name === 'proof' && proof.chosenKey !== '' ? proof.chosenKey : undefined
@@ -93,7 +105,7 @@ export function useScreenAddress(): ComputedRef<Gone | undefined> {
       () => route.fullPath,
       () => openSite.site !== undefined,
     ],
-    write,
+    () => writeSoon(),
     { flush: 'post' },
   )
   return gone
