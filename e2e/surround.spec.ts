@@ -17,12 +17,13 @@ import type { Browser, Locator, Page } from '@playwright/test'
 import { serveUnpacked, type StaticSite } from './staticSite.ts'
 import { axeFindings, expect, openDemo, saved, type Served, test } from './viatica.ts'
 
-const piece = (page: Page, name: string | RegExp) =>
-  page.getByRole('main').getByRole('button', { name, pressed: undefined })
-const details = (page: Page) => page.getByRole('complementary', { name: 'Settings of what is chosen' })
+const details = (page: Page) => page.getByRole('complementary')
+const piece = (page: Page, name: string | RegExp) => details(page).getByRole('button', { name })
+const allPieces = (page: Page) => page.getByRole('button', { name: 'All pieces' })
 
-/** Adds a piece to a place; it is chosen then. */
+/** Adds a piece to a place; its settings are open then. */
 async function add(page: Page, place: Place, kind: string): Promise<void> {
+  if (await allPieces(page).isVisible()) await allPieces(page).click()
   await page.getByRole('button', { name: `Add a piece: ${PLACE_NAMES[place]}` }).click()
   await page.getByRole('menuitem', { name: kind, exact: true }).click()
   await expect(details(page).getByRole('heading', { level: 2, name: kind })).toBeVisible()
@@ -88,10 +89,14 @@ async function buildSurround(page: Page): Promise<void> {
   await addLink(side, 'Book a boat', 'www.example.org/boats')
   await side.getByText('as a button').click()
   // By keys: up beside the brand, above the menu.
+  await side.getByRole('checkbox', { name: 'as a button' }).press('Escape')
   const links = piece(page, /^Custom links/)
-  await links.focus()
+  await expect(links).toBeFocused()
   await page.keyboard.press('Alt+ArrowUp')
   await page.keyboard.press('Alt+ArrowRight')
+  await expect(links).toBeFocused()
+  await page.keyboard.press('Enter')
+  await expect(side.getByRole('heading', { level: 2 })).toBeFocused()
   await expect(side.getByText('Same row as the piece before')).toBeVisible()
   await expect(side.getByRole('checkbox', { name: /Same row/ })).toBeChecked()
 
@@ -106,6 +111,7 @@ async function buildSurround(page: Page): Promise<void> {
   await add(page, 'before', 'Breadcrumb')
   await add(page, 'footer', 'Previous/next links')
   // By drag, from the footer to where it belongs.
+  await allPieces(page).click()
   await piece(page, /^Previous\/next links/).dragTo(page.getByRole('region', { name: PLACE_NAMES.after }))
   await expect(
     page
@@ -248,6 +254,83 @@ test('a surround is built from nothing, taken away, and is the same on every pag
   await expect(visitor.locator('.copyright')).toHaveText(`© 1971–${new Date().getFullYear()} Basin`)
   await seeWithoutScripts(browser, site)
   site.stop()
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
+/** Drags a piece on the page to somewhere in another rectangle of it. */
+async function dragOnPage(page: Page, id: string, onto: string, at: { x: number; y: number }): Promise<void> {
+  const from = (await page.locator(`[data-on-page="${id}"]`).boundingBox())!
+  await page.mouse.move(from.x + 12, from.y + from.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(from.x + 30, from.y + from.height / 2 + 20, { steps: 4 })
+  const to = (await page.locator(onto).boundingBox())!
+  await page.mouse.move(to.x + to.width * at.x, to.y + to.height * at.y, { steps: 8 })
+  await page.mouse.up()
+}
+
+test('pieces are chosen and dragged on the page itself, which scrolls with what lies over it', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await openDemo(page, served)
+  await page.getByRole('link', { name: 'Surround' }).click()
+  const list = details(page)
+  const orderIn = (place: Place) =>
+    page.getByRole('region', { name: PLACE_NAMES[place] }).locator('[data-piece]')
+  const ids = async (place: Place) =>
+    orderIn(place).evaluateAll((all) => all.map((one) => (one as HTMLElement).dataset['piece']))
+
+  // What lies over the page stands where the page has it.
+  const frame = page.frameLocator('iframe')
+  const over = page.locator('[data-on-page=main-menu]')
+  await expect(over).toBeVisible()
+  await expect(async () => {
+    const { x, y, width } = (await page.locator('iframe').boundingBox())!
+    const menu = frame.locator('header nav.menu')
+    const [inPage, pageWidth] = await menu.evaluate(
+      (nav) => [nav.getBoundingClientRect(), innerWidth] as const,
+    )
+    const scale = width / pageWidth
+    const shown = { x: x + inPage.x * scale, y: y + inPage.y * scale, height: inPage.height * scale }
+    const laid = (await over.boundingBox())!
+    for (const side of ['x', 'y', 'height'] as const)
+      expect(Math.abs(shown[side] - laid[side]), side).toBeLessThan(2)
+  }).toPass()
+
+  await over.click({ position: { x: 5, y: 5 } })
+  await expect(list.getByRole('heading', { level: 2, name: 'Menu' })).toBeFocused()
+  await expect(list.getByLabel('Menu', { exact: true })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.locator('[data-piece=main-menu]')).toBeFocused()
+
+  // Above the heading, and undone.
+  await dragOnPage(page, 'actions', '[data-on-page=heading]', { x: 0.5, y: 0.1 })
+  await expect(orderIn('before')).toHaveCount(3)
+  expect(await ids('before')).toEqual(['breadcrumb', 'actions', 'heading'])
+  await page.locator('header').getByRole('button', { name: 'Undo' }).click()
+  await expect(orderIn('before')).toHaveCount(2)
+  expect(await ids('header')).toContain('actions')
+
+  // Far down the page.
+  const footer = page.locator('[data-on-page=copyright]')
+  await footer.scrollIntoViewIfNeeded()
+  await footer.click()
+  await list.getByLabel('Holder').fill('The trust')
+  await expect(frame.locator('.copyright')).toContainText('The trust')
+  await expect(footer).toBeInViewport()
+  await page.keyboard.press('Escape')
+  expect(await axeFindings(page)).toEqual([])
+
+  // An empty place has its room on the page while something is dragged.
+  while ((await orderIn('side').count()) > 0) {
+    await orderIn('side').first().focus()
+    await page.keyboard.press('Delete')
+  }
+  await expect(page.locator('[data-on-page=side-menu]')).toHaveCount(0)
+  await page.locator('[data-on-page=actions]').scrollIntoViewIfNeeded()
+  await dragOnPage(page, 'actions', '[data-place-on-page=side]', { x: 0.5, y: 0.2 })
+  await expect(orderIn('side')).toHaveCount(1)
   expect(watched).toEqual({ errors: [], strangers: [] })
 })
 

@@ -49,7 +49,7 @@ await page.getByRole('link', { name: 'History', exact: true }).click()
 await picture('history')
 await page.getByRole('link', { name: 'Page', exact: true }).click()
 await page.getByRole('link', { name: 'Surround' }).click()
-await page.locator('[data-piece=footer-links]').click()
+await page.locator('[data-on-page=main-menu]').click({ position: { x: 4, y: 4 } })
 await picture('surround')
 for (const view of ['Menus', 'Design', 'Files', 'Compare']) {
   await page.getByRole('link', { name: view, exact: true }).click()

@@ -210,3 +210,10 @@ export async function axeFindings(page: Page | Frame): Promise<string[]> {
     return violations.flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`))
   })
 }
+
+/** Opens the settings of a piece at Surround, from the list of all. */
+export async function choosePiece(page: Page, id: string): Promise<void> {
+  const back = page.getByRole('button', { name: 'All pieces' })
+  if (await back.isVisible()) await back.click()
+  await page.locator(`[data-piece="${id}"]`).click()
+}

@@ -9,6 +9,7 @@ import { sitesApi } from '../api/sites.ts'
 import { useChosen } from '../stores/chosen.ts'
 import { useOpenSite } from '../stores/openSite.ts'
 import { framedPage } from './framedPage.ts'
+import { type LaidOut, readLaidOut } from './laidOut.ts'
 
 const props = defineProps<{
   page: EntryId
@@ -16,7 +17,10 @@ const props = defineProps<{
   width: number
   /** A place in its main content to be shown, in characters of the source. */
   found?: { readonly start: number } | undefined
+  /** Whether the frame is as high as its page, so that something can be laid over it; it scrolls with the page then. */
+  isWhole?: boolean
 }>()
+defineSlots<{ over(shown: { scale: number; laidOut: LaidOut }): unknown }>()
 
 /** Later than the frame in which an edit is painted, and sooner than the eye gets there. */
 const FOLLOW_MS = 60
@@ -52,10 +56,13 @@ const marked = computed(() => {
   const entries = new Map(shown.value.plan.entries).set(entry.id, { ...entry, body })
   return { ...shown.value, plan: { ...shown.value.plan, entries } }
 })
+/** A page that fills its window would keep the frame as high as it once was. */
+const WHOLE = '<style>body { min-height: 0 !important; }</style></head>'
 const FOUND = '<style>[data-found] { outline: 4px solid #a63d2b; outline-offset: 3px; }</style></head>'
 
 const html = computed(() => {
   const page = framedPage(marked.value, openSite.id, props.page)
+  if (props.isWhole) return page.replace('</head>', WHOLE)
   return props.found ? page.replace('</head>', FOUND) : page
 })
 
@@ -69,17 +76,31 @@ function showPage(): void {
   shownUrl = url
 }
 
+/** A page whose height follows that of its window would grow without end. */
+const HIGHEST = 12_000
+
+const laidOut = shallowRef<LaidOut>()
 const scale = computed(() => Math.min(1, room.value.width / props.width || 1))
+const height = computed(() => {
+  const least = room.value.height / scale.value
+  return props.isWhole ? Math.min(Math.max(least, laidOut.value?.height ?? 0), HIGHEST) : least
+})
 const style = computed(() => ({
   width: `${props.width}px`,
-  height: `${room.value.height / scale.value}px`,
+  height: `${height.value}px`,
   transform: `scale(${scale.value})`,
 }))
+watch(
+  () => props.page,
+  () => (laidOut.value = undefined),
+)
 
 /** A followed link chooses its page; one that leads elsewhere is told. */
 function hear(event: MessageEvent): void {
+  if (event.source !== frame.value?.contentWindow) return
+  laidOut.value = readLaidOut(event.data) ?? laidOut.value
   const said = event.data as { viatica?: string; url?: string } | undefined
-  if (event.source !== frame.value?.contentWindow || said?.viatica !== 'follow' || !said.url) return
+  if (said?.viatica !== 'follow' || !said.url) return
   const top = new URL(sitesApi.previewUrl(openSite.id, ''), location.href).href
   const url = withoutQuery(said.url)
   const page = url.startsWith(top)
@@ -108,8 +129,11 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-  <div ref="space" class="space">
+  <div ref="space" class="space" :class="{ whole: isWhole }" :tabindex="isWhole ? 0 : undefined">
     <iframe ref="frame" :title="`${name}, as visitors will see it`" sandbox="allow-scripts" :style="style" />
+    <div v-if="isWhole && laidOut" class="over" :style="{ height: `${height * scale}px` }">
+      <slot name="over" :scale="scale" :laid-out="laidOut" />
+    </div>
   </div>
 </template>
 
@@ -120,6 +144,18 @@ onBeforeUnmount(() => {
   overflow: hidden;
   background: #fff;
   border: 1px solid var(--rule);
+}
+
+.whole {
+  overflow: hidden auto;
+  /* Its own bar must not change the room that the page is scaled to. */
+  background: var(--paper);
+  scrollbar-gutter: stable;
+}
+
+.over {
+  position: relative;
+  overflow: hidden;
 }
 
 iframe {

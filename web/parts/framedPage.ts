@@ -7,11 +7,24 @@ import { createRenderer } from '@viatica/core/render/renderer.ts'
 import { styleSheet } from '@viatica/core/render/style/styleSheet.ts'
 import { sitesApi } from '../api/sites.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
+import { PIECE_ENDS, pieceBegins } from './laidOut.ts'
+
+/** A page with a comment before and after each piece: they change nothing of how it looks. */
+function pageWithPiecesMarked(site: Site, id: EntryId): string {
+  const renderer = createRenderer(site, thisYear())
+  const page = renderer.parts(id)
+  const pieces = page.pieces.map(({ piece, place, html }) => ({
+    piece,
+    place,
+    html: html === '' ? '' : `${pieceBegins(piece.id)}${html}${PIECE_ENDS}`,
+  }))
+  return renderer.write({ ...page, pieces })
+}
 
 /**
  * A page as it will come out, made ready for a frame: with the address it stands at, so that relative links and
  * pictures work; with the style sheet of this moment in place of the one that is saved; and with the script that says
- * which link was followed. Empty for what is not a page.
+ * which link was followed, and where the pieces stand. Empty for what is not a page.
  */
 export function framedPage(shown: Site, siteId: string, page: EntryId): string {
   const site = previewed(shown)
@@ -22,8 +35,7 @@ export function framedPage(shown: Site, siteId: string, page: EntryId): string {
   // The author's own sheets come after ours.
   const ourSheet = site.surround.headFiles.ourStyles ? /<link rel="stylesheet" href="[^"]*">/ : /$^/
   const base = at(path)
-  return createRenderer(site, thisYear())
-    .page(page)
+  return pageWithPiecesMarked(site, page)
     .replace(ourSheet, () => `<style>${styleSheet(site.surround, at(generated.fonts))}</style>`)
     .replace(
       '<head>',

@@ -25,6 +25,11 @@ export async function togglePanel(panel: Panel): Promise<void> {
     ?.focus()
 }
 
+/** Opens the details over the work for what was chosen in it, where they are not beside it. */
+export function openDetails(): void {
+  if (isNarrow.value && openPanel.value !== 'details') void togglePanel('details')
+}
+
 export function closePanel(): void {
   if (!openPanel.value) return
   openPanel.value = undefined

@@ -29,15 +29,18 @@ test('the first menu piece of a site without menus brings one, as one change', a
   expect(surrounding.surround).toEqual(EMPTY_SURROUND)
 })
 
-test('a piece that goes gives the choice to the one beside it', async () => {
+test('after a piece has gone all pieces are listed, with the focus on the one beside it', async () => {
   const { surrounding } = await start()
+  const focused: string[] = []
+  const querySelector = (selector: string) => ({ focus: () => focused.push(selector) })
+  Object.assign(globalThis, { document: { querySelector }, CSS: { escape: (text: string) => text } })
   surrounding.pieceId = 'main-menu'
-  surrounding.remove('main-menu')
-  expect(surrounding.pieceId).toBe('banner')
-  surrounding.remove('banner')
-  expect(surrounding.pieceId).toBe('brand')
-  surrounding.remove('brand')
-  expect(surrounding.standing).toBeUndefined()
+  for (const id of ['main-menu', 'banner', 'brand']) {
+    surrounding.remove(id)
+    expect(surrounding.standing).toBeUndefined()
+    await nextTick()
+  }
+  expect(focused).toEqual(['[data-piece="banner"]', '[data-piece="brand"]', '.place .add'])
 })
 
 test('a piece steps within its place and on into the next, and not past the last', async () => {

@@ -7,13 +7,16 @@ import type { Piece, PieceKind } from '@viatica/core/plan/surround/piece.ts'
 import type { Place } from '@viatica/core/plan/surround/place.ts'
 import { menuOf, standingOf, type SurroundRule } from '@viatica/core/plan/surround/surround.ts'
 import { defineStore } from 'pinia'
-import { computed, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { useOpenSite } from './openSite.ts'
 
 /** Which piece and which menu of the surround are chosen, and what can be done to them. */
 export const useSurrounding = defineStore('surrounding', () => {
   const openSite = useOpenSite()
+  /** The piece whose settings are open; empty while all pieces are listed. */
   const pieceId = ref('')
+  /** The piece that is pointed at in the list. */
+  const pointedAt = ref('')
   const menuId = ref('')
   /** How wide visitors' screens are taken to be, in CSS pixels. */
   const width = ref(768)
@@ -49,12 +52,21 @@ export const useSurrounding = defineStore('surrounding', () => {
     if (tell({ kind: 'addPiece', place: 'header', at, piece: newPiece('menu', id, menu) })) pieceId.value = id
   }
 
+  /** Removes a piece, and goes to the one beside it in the list. */
   function remove(id: string): void {
     const found = standingOf(surround.value, id)
     if (!found) return
     const rest = surround.value.places[found.place]
     const next = rest[found.at + 1] ?? rest[found.at - 1]
-    if (tell({ kind: 'removePiece', piece: id })) pieceId.value = next?.id ?? ''
+    if (!tell({ kind: 'removePiece', piece: id })) return
+    pieceId.value = ''
+    void nextTick(() => focusInList(next?.id))
+  }
+
+  /** Gives the focus to a piece in the list, if that is shown. Without one, to where the first can be added. */
+  function focusInList(id: string | undefined): void {
+    const at = id === undefined ? '.place .add' : `[data-piece="${CSS.escape(id)}"]`
+    document.querySelector<HTMLElement>(at)?.focus()
   }
 
   const canStep = (id: string, direction: 'up' | 'down') =>
@@ -97,6 +109,7 @@ export const useSurrounding = defineStore('surrounding', () => {
 
   return {
     pieceId,
+    pointedAt,
     menuId,
     width,
     surround,
@@ -104,6 +117,7 @@ export const useSurrounding = defineStore('surrounding', () => {
     menu,
     add,
     remove,
+    focusInList,
     canStep,
     step,
     move,

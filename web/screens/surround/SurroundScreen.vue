@@ -9,13 +9,13 @@ import StopLayout from '../site/StopLayout.vue'
 import CompareBoard from './compare/CompareBoard.vue'
 import FileDetails from './files/FileDetails.vue'
 import FilesBoard from './files/FilesBoard.vue'
-import LivePages from './LivePages.vue'
 import LookBoard from './look/LookBoard.vue'
 import LookSettings from './look/LookSettings.vue'
 import MarksBoard from './marks/MarksBoard.vue'
 import MarksSettings from './marks/MarksSettings.vue'
 import MenuDetails from './menus/MenuDetails.vue'
 import MenusBoard from './menus/MenusBoard.vue'
+import PageOnShow from './PageOnShow.vue'
 import PieceDetails from './pieces/PieceDetails.vue'
 import PiecesBoard from './pieces/PiecesBoard.vue'
 import SourceBoard from './source/SourceBoard.vue'
@@ -25,32 +25,26 @@ import WordsBoard from './words/WordsBoard.vue'
 interface View {
   readonly name: string
   readonly label: string
-  readonly board: Component
+  readonly board?: Component
   /** What stands at the right, where it does not depend on what is chosen. */
   readonly settings?: Component
-  readonly hasPages: boolean
+  /** What a click on the page chooses, where the page is shown. */
+  readonly chooses?: 'piece' | 'menu' | 'page'
 }
 
 const VIEWS: readonly View[] = [
-  { name: '', label: 'Pieces', board: PiecesBoard, hasPages: true },
-  { name: 'menus', label: 'Menus', board: MenusBoard, hasPages: true },
-  {
-    name: 'current-page',
-    label: 'Current page',
-    board: MarksBoard,
-    settings: MarksSettings,
-    hasPages: false,
-  },
-  { name: 'design', label: 'Design', board: LookBoard, settings: LookSettings, hasPages: true },
-  { name: 'labels', label: 'Labels', board: WordsBoard, hasPages: false },
-  { name: 'files', label: 'Files', board: FilesBoard, hasPages: false },
-  { name: 'source', label: 'Source', board: SourceBoard, hasPages: false },
-  { name: 'compare', label: 'Compare', board: CompareBoard, hasPages: false },
+  { name: '', label: 'Pieces', chooses: 'piece' },
+  { name: 'menus', label: 'Menus', board: MenusBoard, chooses: 'menu' },
+  { name: 'current-page', label: 'Current page', board: MarksBoard, settings: MarksSettings },
+  { name: 'design', label: 'Design', board: LookBoard, settings: LookSettings, chooses: 'page' },
+  { name: 'labels', label: 'Labels', board: WordsBoard },
+  { name: 'files', label: 'Files', board: FilesBoard },
+  { name: 'source', label: 'Source', board: SourceBoard },
+  { name: 'compare', label: 'Compare', board: CompareBoard },
 ]
 
 /** What stands at the right while nothing is chosen. */
 const NOTHING_CHOSEN: Readonly<Record<string, string>> = {
-  '': 'Choose a piece to settle what it shows, or add one to a place. Every page carries the same.',
   menus: 'There is no menu yet. Add one from the plan, or of links that you pick.',
   files: 'Choose a file to rename, replace or describe it, and to see where it is used.',
 }
@@ -63,14 +57,17 @@ const hasDetails = computed(() => !['labels', 'source', 'compare'].includes(view
 </script>
 
 <template>
-  <StopLayout :has-details="hasDetails" details-label="Settings of what is chosen">
+  <StopLayout
+    :has-details="hasDetails"
+    :details-label="view.name === '' ? 'Pieces' : 'Settings of what is chosen'"
+  >
     <h1 class="unseen">Surround: {{ view.label }}</h1>
     <div class="bar">
       <ViewNav label="Views of the surround" stop="surround" :views="VIEWS" :shown="view.name" />
-      <WidthChoice v-if="view.hasPages" v-model="surrounding.width" />
+      <WidthChoice v-if="view.chooses" v-model="surrounding.width" />
     </div>
-    <component :is="view.board" />
-    <LivePages v-if="view.hasPages" />
+    <component :is="view.board" v-if="view.board" />
+    <PageOnShow v-if="view.chooses" :key="view.chooses" :chooses="view.chooses" />
     <template #details>
       <component :is="view.settings" v-if="view.settings" />
       <FileDetails
@@ -84,6 +81,7 @@ const hasDetails = computed(() => !['labels', 'source', 'compare'].includes(view
         :id="surrounding.standing.piece.id"
         :key="surrounding.standing.piece.id"
       />
+      <PiecesBoard v-else-if="view.name === ''" />
       <p v-else class="quiet">{{ NOTHING_CHOSEN[view.name] }}</p>
     </template>
   </StopLayout>

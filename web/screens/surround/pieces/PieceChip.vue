@@ -1,20 +1,14 @@
 <script setup lang="ts">
-import { combine } from '@atlaskit/pragmatic-drag-and-drop/combine'
-import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
-import {
-  attachClosestEdge,
-  type Edge,
-  extractClosestEdge,
-} from '@atlaskit/pragmatic-drag-and-drop-hitbox/closest-edge'
 import { IconAlertTriangle } from '@tabler/icons-vue'
 import { pieceWarnings } from '@viatica/core/pieces/warnings.ts'
 import type { Place } from '@viatica/core/plan/surround/place.ts'
 import type { Piece } from '@viatica/core/plan/surround/piece.ts'
 import { pieceName } from '@viatica/core/plan/surround/piece.ts'
 import { menuOf } from '@viatica/core/plan/surround/surround.ts'
-import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
+import { computed, nextTick, ref } from 'vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useSurrounding } from '../../../stores/surrounding.ts'
+import { usePieceDrag } from './pieceDrag.ts'
 import { SHAPE_WORDS } from './shapeWords.ts'
 
 const props = defineProps<{ piece: Piece; place: Place; at: number }>()
@@ -22,9 +16,8 @@ const props = defineProps<{ piece: Piece; place: Place; at: number }>()
 const openSite = useOpenSite()
 const surrounding = useSurrounding()
 const element = ref<HTMLElement>()
-const edge = ref<Edge | null>()
+const edge = usePieceDrag(element, () => props)
 
-const isChosen = computed(() => surrounding.pieceId === props.piece.id)
 const warnings = computed(() => pieceWarnings(openSite.site!, props.piece))
 
 /** What it holds, in a few words. */
@@ -57,38 +50,17 @@ const about = computed(() => contentOf(props.piece))
 /** Keys that move a piece about; each has a button in the details. */
 function press(event: KeyboardEvent): void {
   const { id } = props.piece
-  surrounding.pieceId = id
   if (event.altKey && event.key === 'ArrowUp') surrounding.step(id, 'up')
   else if (event.altKey && event.key === 'ArrowDown') surrounding.step(id, 'down')
   else if (event.altKey && (event.key === 'ArrowRight' || event.key === 'ArrowLeft'))
     surrounding.move({ piece: id, place: props.place, at: props.at, beside: event.key === 'ArrowRight' })
-  else if (event.key === 'Delete') surrounding.remove(id)
+  else if (event.key === 'Delete') return void surrounding.remove(id)
   else return
   event.preventDefault()
   event.stopPropagation()
   // In another row it is drawn anew.
-  void nextTick(() => document.querySelector<HTMLElement>(`[data-piece="${surrounding.pieceId}"]`)?.focus())
+  void nextTick(() => surrounding.focusInList(id))
 }
-
-let cleanup: (() => void) | undefined
-onMounted(() => {
-  cleanup = combine(
-    draggable({ element: element.value!, getInitialData: () => ({ piece: props.piece.id }) }),
-    dropTargetForElements({
-      element: element.value!,
-      canDrop: ({ source }) => source.data['piece'] !== undefined && source.data['piece'] !== props.piece.id,
-      getData: ({ input, element: over }) =>
-        attachClosestEdge(
-          { place: props.place, beforePiece: props.piece.id },
-          { input, element: over, allowedEdges: ['top', 'bottom', 'right'] },
-        ),
-      onDrag: ({ self }) => (edge.value = extractClosestEdge(self.data)),
-      onDragLeave: () => (edge.value = null),
-      onDrop: () => (edge.value = null),
-    }),
-  )
-})
-onBeforeUnmount(() => cleanup?.())
 </script>
 
 <template>
@@ -96,11 +68,14 @@ onBeforeUnmount(() => cleanup?.())
     ref="element"
     type="button"
     class="chip"
-    :class="[edge && `edge-${edge}`, { chosen: isChosen }]"
-    :aria-pressed="isChosen"
+    :class="edge && `edge-${edge}`"
     :data-piece="piece.id"
     @click="surrounding.pieceId = piece.id"
     @keydown="press"
+    @focus="surrounding.pointedAt = piece.id"
+    @blur="surrounding.pointedAt = ''"
+    @mouseenter="surrounding.pointedAt = piece.id"
+    @mouseleave="surrounding.pointedAt = ''"
   >
     <b>{{ pieceName(piece.kind) }}</b>
     <span v-if="about" class="quiet about">{{ about }}</span>
@@ -117,9 +92,9 @@ onBeforeUnmount(() => cleanup?.())
 <style scoped>
 .chip {
   display: flex;
-  flex: 1 1 0;
   align-items: center;
   gap: 8px;
+  width: 100%;
   min-width: 0;
   height: 27px;
   padding: 0 9px;
@@ -138,19 +113,9 @@ onBeforeUnmount(() => cleanup?.())
   border-color: var(--pine);
 }
 
-.chosen {
-  background: var(--here);
-  border-color: var(--ochre);
-  box-shadow: inset 4px 0 0 var(--ochre);
-}
-
 .about {
   overflow: hidden;
   text-overflow: ellipsis;
-}
-
-.chosen .about {
-  color: var(--ink);
 }
 
 b {

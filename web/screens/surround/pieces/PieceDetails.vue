@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { IconArrowDown, IconArrowUp, IconTrash } from '@tabler/icons-vue'
+import { IconArrowDown, IconArrowUp, IconChevronLeft, IconTrash } from '@tabler/icons-vue'
 import { pieceWarnings } from '@viatica/core/pieces/warnings.ts'
 import { pieceName } from '@viatica/core/plan/surround/piece.ts'
 import { PLACE_NAMES, PLACES } from '@viatica/core/plan/surround/place.ts'
 import { Checkbox } from 'ant-design-vue'
-import { computed } from 'vue'
+import { computed, nextTick, onMounted, ref } from 'vue'
 import IconButton from '../../../parts/IconButton.vue'
 import LabelledChoice from '../../../parts/LabelledChoice.vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
@@ -22,6 +22,32 @@ const piece = computed(() => standing.value.piece)
 const warnings = computed(() => pieceWarnings(openSite.site!, piece.value))
 const places = PLACES.map((value) => ({ value, label: PLACE_NAMES[value] }))
 
+const heading = ref<HTMLElement>()
+// From the list or the page one goes on here; by the link of the view one has only come back.
+onMounted(() => {
+  if (!document.activeElement?.matches('a, button')) heading.value!.focus({ preventScroll: true })
+})
+
+/** Goes back to the list of all pieces, to where this one stands in it. */
+function close(): void {
+  surrounding.pieceId = ''
+  void nextTick(() => surrounding.focusInList(props.id))
+}
+
+/** The keys of the list, where no field needs them. */
+function press(event: KeyboardEvent): void {
+  const isField =
+    event.target instanceof Element && event.target.matches('input, select, textarea, [contenteditable]')
+  if (event.key === 'Escape') close()
+  else if (isField) return
+  else if (event.altKey && event.key === 'ArrowUp') surrounding.step(props.id, 'up')
+  else if (event.altKey && event.key === 'ArrowDown') surrounding.step(props.id, 'down')
+  else if (event.key === 'Delete') surrounding.remove(props.id)
+  else return
+  event.preventDefault()
+  event.stopPropagation()
+}
+
 function moveTo(place: (typeof PLACES)[number]): void {
   if (place === standing.value.place) return
   surrounding.move({ piece: props.id, place, at: surrounding.surround.places[place].length, beside: false })
@@ -33,9 +59,12 @@ function stand(beside: boolean): void {
 </script>
 
 <template>
-  <div>
+  <div @keydown="press">
+    <button type="button" class="link-button back" @click="close">
+      <IconChevronLeft :size="16" aria-hidden="true" />All pieces
+    </button>
     <header>
-      <h2>{{ pieceName(piece.kind) }}</h2>
+      <h2 ref="heading" tabindex="-1">{{ pieceName(piece.kind) }}</h2>
       <IconButton
         :icon="IconArrowUp"
         title="Up (Alt+↑)"
@@ -84,6 +113,12 @@ header {
   align-items: center;
   margin-bottom: 10px;
   border-bottom: 2px solid var(--pine);
+}
+
+.back {
+  display: flex;
+  align-items: center;
+  min-height: 24px;
 }
 
 h2 {

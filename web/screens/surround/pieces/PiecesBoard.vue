@@ -1,81 +1,38 @@
 <script setup lang="ts">
-import { monitorForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
-import { extractClosestEdge } from '@atlaskit/pragmatic-drag-and-drop-hitbox/closest-edge'
-import type { Place } from '@viatica/core/plan/surround/place.ts'
-import { onBeforeUnmount, onMounted } from 'vue'
-import { useSurrounding } from '../../../stores/surrounding.ts'
+import { PLACES } from '@viatica/core/plan/surround/place.ts'
 import PlaceBox from './PlaceBox.vue'
 
-/** A page as a plan of its places, with the pieces that stand in them. */
-const surrounding = useSurrounding()
-
-let stopMonitor: (() => void) | undefined
-onMounted(() => {
-  stopMonitor = monitorForElements({
-    canMonitor: ({ source }) => source.data['piece'] !== undefined,
-    onDrop({ source, location }) {
-      const target = location.current.dropTargets[0]
-      if (!target) return
-      const piece = source.data['piece'] as string
-      const place = target.data['place'] as Place
-      const edge = extractClosestEdge(target.data)
-      const others = surrounding.surround.places[place].filter(({ id }) => id !== piece)
-      const before = others.findIndex(({ id }) => id === target.data['beforePiece'])
-      const at = before < 0 ? others.length : before + (edge === 'top' ? 0 : 1)
-      surrounding.move({ piece, place, at, beside: edge === 'right' })
-      surrounding.pieceId = piece
-    },
-  })
-})
-onBeforeUnmount(() => stopMonitor?.())
+/** All pieces in the order in which they stand on a page: the way there by keyboard, and the overview. */
+const above = PLACES.slice(0, PLACES.indexOf('before') + 1)
+const below = PLACES.slice(PLACES.indexOf('after'))
 </script>
 
 <template>
-  <div class="board">
-    <PlaceBox place="header" class="header" />
-    <PlaceBox place="side" class="side" />
-    <PlaceBox place="before" class="before" />
-    <p class="content">the main content of each page</p>
-    <PlaceBox place="after" class="after" />
-    <PlaceBox place="footer" class="footer" />
+  <div>
+    <h2>Pieces on every page</h2>
+    <p class="quiet help">Click to edit, drag to move: here or on the page.</p>
+    <PlaceBox v-for="place in above" :key="place" :place="place" />
+    <p class="content">Main content of the page</p>
+    <PlaceBox v-for="place in below" :key="place" :place="place" />
   </div>
 </template>
 
 <style scoped>
-.board {
-  display: grid;
-  grid-template: 'header header' auto 'side before' auto 'side content' auto 'side after' auto 'footer footer' auto / 1fr 2fr;
-  gap: 4px;
+h2 {
+  font-size: 17px;
 }
 
-.header {
-  grid-area: header;
-}
-
-.side {
-  grid-area: side;
-}
-
-.before {
-  grid-area: before;
-}
-
-.after {
-  grid-area: after;
-}
-
-.footer {
-  grid-area: footer;
+.help {
+  margin: 0 0 4px;
+  font-size: 13px;
 }
 
 .content {
-  display: grid;
-  grid-area: content;
-  place-items: center;
-  min-height: 34px;
-  margin: 0;
+  margin: 4px 0;
+  padding: 3px 9px;
   color: var(--slate);
   background: repeating-linear-gradient(-45deg, #fffdf7 0 8px, #f6f3ea 8px 16px);
   border: 1px solid var(--rule);
+  font-size: 13px;
 }
 </style>

@@ -1,21 +1,21 @@
 <script setup lang="ts">
-import { dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
 import { pieceName } from '@viatica/core/plan/surround/piece.ts'
 import { PLACE_NAMES } from '@viatica/core/plan/surround/place.ts'
 import { PIECE_KINDS, type PieceKind } from '@viatica/core/plan/surround/piece.ts'
 import type { Place } from '@viatica/core/plan/surround/place.ts'
 import { rowsOf, standings } from '@viatica/core/plan/surround/surround.ts'
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useSurrounding } from '../../../stores/surrounding.ts'
 import MenuButton from '../../../parts/MenuButton.vue'
 import PieceChip from './PieceChip.vue'
+import { usePlaceDrop } from './pieceDrag.ts'
 
 /** One of the five places, with its pieces in their rows. */
 const props = defineProps<{ place: Place }>()
 
 const surrounding = useSurrounding()
 const element = ref<HTMLElement>()
-const isOver = ref(false)
+const isOver = usePlaceDrop(element, () => props.place)
 
 const pieces = computed(() => surrounding.surround.places[props.place])
 const rows = computed(() => rowsOf(pieces.value))
@@ -24,25 +24,12 @@ const kinds = computed(() => {
   const hasHeading = [...standings(surrounding.surround)].some(({ piece }) => piece.kind === 'heading')
   return PIECE_KINDS.filter((kind) => kind !== 'heading' || !hasHeading)
 })
-
-let cleanup: (() => void) | undefined
-onMounted(() => {
-  cleanup = dropTargetForElements({
-    element: element.value!,
-    canDrop: ({ source }) => source.data['piece'] !== undefined,
-    getData: () => ({ place: props.place }),
-    onDragEnter: () => (isOver.value = true),
-    onDragLeave: () => (isOver.value = false),
-    onDrop: () => (isOver.value = false),
-  })
-})
-onBeforeUnmount(() => cleanup?.())
 </script>
 
 <template>
   <section ref="element" class="place" :class="{ over: isOver }" :aria-label="PLACE_NAMES[place]">
     <header>
-      <h2>{{ PLACE_NAMES[place] }}</h2>
+      <h3>{{ PLACE_NAMES[place] }}</h3>
       <MenuButton
         class="add"
         :label="`Add a piece: ${PLACE_NAMES[place]}`"
@@ -52,7 +39,7 @@ onBeforeUnmount(() => cleanup?.())
         Add …
       </MenuButton>
     </header>
-    <div v-for="row in rows" :key="row[0]!.id" class="row">
+    <div v-for="row in rows" :key="row[0]!.id" class="row" :class="{ shared: row.length > 1 }">
       <PieceChip
         v-for="piece in row"
         :key="piece.id"
@@ -61,16 +48,13 @@ onBeforeUnmount(() => cleanup?.())
         :at="pieces.indexOf(piece)"
       />
     </div>
-    <p v-if="rows.length === 0" class="quiet">nothing here</p>
   </section>
 </template>
 
 <style scoped>
 .place {
   min-width: 0;
-  padding: 4px 8px 7px;
-  background: #f1ecdd;
-  border: 1px solid var(--rule);
+  padding: 1px 0 3px;
 }
 
 .over {
@@ -83,7 +67,7 @@ header {
   justify-content: space-between;
 }
 
-h2 {
+h3 {
   color: var(--slate);
   font-size: 13px;
 }
@@ -100,13 +84,14 @@ header :deep(.add) {
 }
 
 .row {
-  display: flex;
-  gap: 5px;
-  margin-top: 4px;
+  display: grid;
+  gap: 2px;
+  margin-top: 2px;
 }
 
-p {
-  margin: 0;
-  font-size: 13px;
+/* Pieces of one row are held together by a line at their side. */
+.shared {
+  padding-left: 5px;
+  border-left: 3px solid var(--pine);
 }
 </style>
