@@ -259,8 +259,10 @@ test('a surround is built from nothing, taken away, and is the same on every pag
 
 /** Drags a piece on the page to somewhere in another rectangle of it. */
 async function dragOnPage(page: Page, id: string, onto: string, at: { x: number; y: number }): Promise<void> {
-  const from = (await page.locator(`[data-on-page="${id}"]`).boundingBox())!
-  await page.mouse.move(from.x + 12, from.y + from.height / 2)
+  const piece = page.locator(`[data-on-page="${id}"]`)
+  // Once it stands still: an edit before may move it.
+  await piece.hover({ position: { x: 12, y: 8 } })
+  const from = (await piece.boundingBox())!
   await page.mouse.down()
   await page.mouse.move(from.x + 30, from.y + from.height / 2 + 20, { steps: 4 })
   const to = (await page.locator(onto).boundingBox())!
@@ -328,7 +330,6 @@ test('pieces are chosen and dragged on the page itself, which scrolls with what 
     await page.keyboard.press('Delete')
   }
   await expect(page.locator('[data-on-page=side-menu]')).toHaveCount(0)
-  await page.locator('[data-on-page=actions]').scrollIntoViewIfNeeded()
   await dragOnPage(page, 'actions', '[data-place-on-page=side]', { x: 0.5, y: 0.2 })
   await expect(orderIn('side')).toHaveCount(1)
   expect(watched).toEqual({ errors: [], strangers: [] })
