@@ -470,6 +470,11 @@ test('axe-core finds nothing on any screen, with its dialogs and menus open', as
     await expect(page.getByRole('heading', { level: 1, name: `Surround: ${view}` })).toBeAttached()
     expect(await axeFindings(page)).toEqual([])
   }
+  await page.getByRole('link', { name: 'Settings' }).click()
+  for (const view of ['Addresses', 'Dictionary', 'General']) {
+    await page.getByRole('navigation', { name: 'Settings' }).getByRole('link', { name: view }).click()
+    expect(await axeFindings(page)).toEqual([])
+  }
   await choose(page, 'lock-guide')
   for (const way of ['Visual', 'HTML']) {
     await page.getByRole('link', { name: 'Write', exact: true }).click()
@@ -488,6 +493,49 @@ test('axe-core finds nothing on any screen, with its dialogs and menus open', as
     await expect(page.getByRole('link', { name: stop })).toHaveAttribute('aria-current', 'page')
     expect(await axeFindings(page)).toEqual([])
   }
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
+test('what holds for the whole site has one place: its name, language, icon, titles, addresses and dictionary', async ({
+  page,
+  served,
+  watched,
+}) => {
+  const id = await openDemo(page, served)
+  await page.getByRole('link', { name: 'Settings' }).click()
+  await page.getByLabel('Name', { exact: true }).fill('The Wetherlock')
+  await page.getByLabel('Title of a page').fill('{site}: {title}')
+  await expect(page.getByRole('table', { name: 'Browser titles now' })).toContainText(
+    'The Wetherlock: Visit the canal',
+  )
+  await page.getByLabel('Base URL').fill('https://example.org/canal')
+  await page.getByLabel('Base URL').press('Enter')
+  await expect(page.getByLabel('Base URL')).toHaveValue('https://example.org/canal/')
+  await page.getByLabel('Language').fill('english please')
+  await page.getByLabel('Language').press('Enter')
+  await expect(page.getByRole('alert')).toContainText('language tag')
+  await page.getByLabel('Language').fill('en-GB')
+  await page.getByLabel('Icon from disk').setInputFiles({
+    name: 'Mark.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>'),
+  })
+  await expect(page.getByLabel('Icon', { exact: true })).toContainText('mark.svg')
+  await page.getByRole('link', { name: 'Addresses', exact: true }).last().click()
+  await page.getByLabel('Folder structure').selectOption('folders')
+  await page.getByRole('button', { name: 'Apply' }).click()
+  await page.getByRole('link', { name: 'Dictionary' }).click()
+  await page.getByLabel('Add words').fill('Harrock, Lidgate')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('listitem').filter({ hasText: 'Lidgate' })).toBeVisible()
+  await page.getByRole('button', { name: 'Remove Harrock from dictionary' }).click()
+  await expect(page.getByText('Harrock')).toHaveCount(0)
+  await saved(page)
+  const response = await fetch(`${served.url}/preview/${id}/visit/index.html`)
+  const html = await response.text()
+  expect(html).toContain('<title>The Wetherlock: Visit the canal</title>')
+  expect(html).toContain('<link rel="icon" href="../pictures/mark.svg" type="image/svg+xml" sizes="any">')
+  expect(html).toContain('<link rel="canonical" href="https://example.org/canal/visit/index.html">')
   expect(watched).toEqual({ errors: [], strangers: [] })
 })
 

@@ -7,6 +7,7 @@ const VIEWS = [
   ...['surround', 'surround/menus', 'surround/current-page', 'surround/design', 'surround/labels'],
   ...['surround/files', 'surround/source', 'surround/compare', 'write', 'write/source'],
   ...['proof', 'proof/link-check', 'proof/links', 'proof/review', 'publish'],
+  ...['settings', 'settings/addresses', 'settings/dictionary'],
 ]
 
 /** What scrolls in two directions, or stands outside of the window. Tables and sources have two by what they are. */

@@ -40,6 +40,11 @@ export const router = createRouter({
           component: SCREENS.proof,
         },
         {
+          path: 'settings/:view(addresses|dictionary)?',
+          name: 'settings',
+          component: SCREENS.settings,
+        },
+        {
           path: ':ahead(publish)',
           name: 'ahead',
           component: SCREENS.ahead,

@@ -216,6 +216,7 @@ test('every use of a file is found, and goes with it in one change that can be t
   const site = withChanges(
     base,
     { kind: 'setSite', field: 'logo', value: { file: 'lock', alt: '' } },
+    { kind: 'setSite', field: 'icon', value: 'lock' },
     { kind: 'setEntry', entry: 'home', field: 'banner', value: { file: 'lock', alt: '', text: '' } },
     body('<img src="site-file:lock" alt=""><img src="site-file:lock" alt=""><a href="site-file:lock">x</a>'),
     {
@@ -242,7 +243,7 @@ test('every use of a file is found, and goes with it in one change that can be t
       .get('lock')!
       .map(({ where }) => where)
       .sort(),
-  ).toEqual(['banner', 'content', 'logo', 'piece', 'piece', 'style sheet'])
+  ).toEqual(['banner', 'content', 'icon', 'logo', 'piece', 'piece', 'style sheet'])
   expect(uses.get('own')).toMatchObject([{ where: 'every page' }])
   expect(uses.has('plan')).toBe(false)
   for (const id of ['lock', 'own', 'plan']) {

@@ -10,7 +10,7 @@ import { filesInOwnHtml } from '../pieces/html/source.ts'
 
 /** One place that uses a file of the site. */
 export interface FileUse {
-  readonly where: 'logo' | 'banner' | 'content' | 'link' | 'piece' | 'every page' | 'style sheet'
+  readonly where: 'logo' | 'icon' | 'banner' | 'content' | 'link' | 'piece' | 'every page' | 'style sheet'
   /** The page, or what else the place is called. */
   readonly label: string
   /** The page, where it is one. */
@@ -31,6 +31,7 @@ export function fileUses(
     else uses.set(file, [use])
   }
   if (site.settings.logo) put(site.settings.logo.file, { where: 'logo', label: 'Logo' })
+  if (site.settings.icon !== null) put(site.settings.icon, { where: 'icon', label: 'Icon' })
   const { styles, scripts } = site.surround.headFiles
   for (const one of [...styles, ...scripts])
     if (one.from === 'site') put(one.file, { where: 'every page', label: 'Every page' })
@@ -60,12 +61,13 @@ export function fileUses(
 }
 
 /**
- * The changes that take a file away with what cannot be without it: logo, banners and lists of the surround do without;
+ * The changes that take a file away with what cannot be without it: logo, icon, banners and lists of the surround do without;
  * main content and own HTML show what the picture says in its place.
  */
 export function removalOf(site: Site, file: EntryId): SingleChange[] {
   const changes: SingleChange[] = []
   if (site.settings.logo?.file === file) changes.push({ kind: 'setSite', field: 'logo', value: null })
+  if (site.settings.icon === file) changes.push({ kind: 'setSite', field: 'icon', value: null })
   for (const entry of site.plan.entries.values()) {
     if (entry.kind === 'page' && entry.banner?.file === file)
       changes.push({ kind: 'setEntry', entry: entry.id, field: 'banner', value: null })

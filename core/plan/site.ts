@@ -4,6 +4,7 @@ import { isBaseUrl } from '../standard/target.ts'
 import {
   type Entry,
   type EntryId,
+  entryIdSchema,
   isBegun,
   type PageEntry,
   type Picture,
@@ -58,6 +59,8 @@ export const settingSchemas = {
   titlePattern: filledLine(200),
   homeTitlePattern: filledLine(200),
   logo: v.nullable(pictureSchema),
+  /** The picture that browsers show for the site beside its name: a file. */
+  icon: v.nullable(entryIdSchema),
   /** Findings that the author has set aside, by their keys, each with why. */
   setAside: v.pipe(
     v.array(v.strictObject({ key: line(300), reason: filledLine(500) })),
@@ -86,6 +89,7 @@ export const DEFAULT_SETTINGS: Omit<Settings, 'name'> = {
   titlePattern: '{title} · {site}',
   homeTitlePattern: '{site}',
   logo: null,
+  icon: null,
   setAside: [],
   ownWords: [],
 }

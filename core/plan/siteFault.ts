@@ -52,6 +52,8 @@ function filesFault({ files }: Site): string | undefined {
 function missingFile({ settings, surround, files, plan }: Site): string | undefined {
   if (settings.logo && !files.has(settings.logo.file))
     return 'The picture of the logo is not among the files of the site.'
+  if (settings.icon !== null && !files.has(settings.icon))
+    return 'The icon of the site is not among its files.'
   if (filesOfSurround(surround).some((id) => !files.has(id)))
     return 'A file that the surround uses is not among the files of the site.'
   for (const entry of plan.entries.values()) {

@@ -141,6 +141,7 @@ const SETTING_VALUES: { readonly [Name in SettingName]: (d: Drawing) => unknown 
   titlePattern: (d) => d.of(['{title}', '{title} · {site}', '{site}: {title}']),
   homeTitlePattern: (d) => d.of(['{site}', '{title} of {site}']),
   logo: picture,
+  icon: (d) => picture(d)?.file ?? null,
   setAside: (d) => [{ key: `rule:${d.below(9)}`, reason: 'It is meant so.' }],
   ownWords: (d) => [d.text.slice(0, 60)],
 }

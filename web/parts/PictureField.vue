@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { SingleChange } from '@viatica/core/plan/change/change.ts'
 import type { Picture } from '@viatica/core/plan/entry.ts'
-import { FILE_TYPES } from '@viatica/core/plan/file.ts'
+import { endingOf, FILE_TYPES } from '@viatica/core/plan/file.ts'
 import { Button } from 'ant-design-vue'
 import { computed, ref, useId } from 'vue'
 import { sitesApi } from '../api/sites.ts'
@@ -15,6 +15,10 @@ const props = defineProps<{
   value: Picture | null
   /** The change that sets the picture. */
   change: (picture: Picture | null) => SingleChange
+  /** The endings that it can have; those of all pictures where nothing is said. */
+  types?: readonly string[]
+  /** Whether nobody is told what it shows. */
+  isDecorative?: boolean
 }>()
 
 const openSite = useOpenSite()
@@ -23,11 +27,16 @@ const id = useId()
 const fault = ref<string>()
 const chooser = ref<HTMLInputElement>()
 
-const ENDINGS = Object.keys(FILE_TYPES).filter((ending) => FILE_TYPES[ending]!.kind === 'picture')
+const endings = computed(
+  () => props.types ?? Object.keys(FILE_TYPES).filter((ending) => FILE_TYPES[ending]!.kind === 'picture'),
+)
 
 const options = computed(() => [
   { value: '', label: 'none' },
-  ...siteFiles.ofKind('picture').map((file) => ({ value: file.id, label: file.path })),
+  ...siteFiles
+    .ofKind('picture')
+    .filter(({ id, path }) => endings.value.includes(endingOf(path)) || id === props.value?.file)
+    .map((file) => ({ value: file.id, label: file.path })),
 ])
 const file = computed(() => (props.value ? openSite.site!.files.get(props.value.file) : undefined))
 
@@ -66,7 +75,7 @@ async function send(event: Event): Promise<void> {
         ref="chooser"
         type="file"
         hidden
-        :accept="ENDINGS.map((ending) => `.${ending}`).join()"
+        :accept="endings.map((ending) => `.${ending}`).join()"
         :aria-label="`${label} from disk`"
         @change="send"
       />
@@ -74,7 +83,7 @@ async function send(event: Event): Promise<void> {
     <span v-if="fault" class="field-fault" role="alert">{{ fault }}</span>
   </div>
   <SavedText
-    v-if="value"
+    v-if="value && !isDecorative"
     label="Alternative text"
     :value="value.alt"
     :placeholder="file?.alt"

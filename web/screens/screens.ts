@@ -4,6 +4,7 @@ export const SCREENS = {
   surround: () => import('./surround/SurroundScreen.vue'),
   write: () => import('./write/WriteScreen.vue'),
   proof: () => import('./proof/ProofScreen.vue'),
+  settings: () => import('./settings/SettingsScreen.vue'),
   ahead: () => import('./ahead/AheadScreen.vue'),
 } as const
 

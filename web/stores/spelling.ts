@@ -42,12 +42,13 @@ export const useSpelling = defineStore('spelling', () => {
 
   const suggestions = (word: string) => spellWork().suggestions([...dictionaries.value], word)
 
-  /** Keeps a word with the site, as one that is spelt right. */
-  function keep(word: string): void {
+  /** Keeps words with the site, as ones that are spelt right. @returns whether they are kept */
+  function keep(...words: readonly string[]): boolean {
     const { ownWords } = openSite.site!.settings
-    if (ownWords.includes(word)) return
-    const value = [...ownWords, word].sort((a, b) => a.localeCompare(b, 'en'))
-    openSite.makeOrTell({ kind: 'setSite', field: 'ownWords', value })
+    const all = new Set([...ownWords, ...words])
+    if (all.size === ownWords.length) return true
+    const value = [...all].sort((a, b) => a.localeCompare(b, 'en'))
+    return openSite.makeOrTell({ kind: 'setSite', field: 'ownWords', value })
   }
 
   /** Takes a word from the site's own. */

@@ -166,6 +166,7 @@ const SETTING_WORDS: Readonly<Record<keyof Site['settings'], string>> = {
   titlePattern: 'Pattern of titles',
   homeTitlePattern: 'Title of the home page',
   logo: 'Logo',
+  icon: 'Icon',
   setAside: 'Ignored findings',
   ownWords: 'Dictionary',
 }

@@ -53,6 +53,7 @@ export function setEntryField(site: Site, change: SetEntry, own: Own): { plan: P
 /** Sets a setting of the site. @throws ChangeRefused when it cannot hold beside what the site has. */
 export function setSetting(site: Site, change: SetSite): { settings: Settings; inverse: SetSite } {
   if (change.field === 'logo' && change.value) checkPicture(site, change.value.file)
+  if (change.field === 'icon' && change.value !== null) checkPicture(site, change.value)
   if (change.field === 'linkStyle' || change.field === 'baseUrl') {
     const fault = settingsFault({ ...site.settings, [change.field]: change.value })
     if (fault && !change.back) throw new ChangeRefused(fault)

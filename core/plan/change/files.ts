@@ -109,16 +109,17 @@ export function setFile(site: Site, { file }: SetFile, own: Own): { files: Site[
   }
 }
 
-/** What of the site needs a file, in words: the logo, a banner, the surround; undefined when nothing does. */
+/** What of the site needs a file, in words: the logo, the icon, a banner, the surround; undefined when nothing does. */
 function whatNeeds({ settings, plan, surround }: Site, id: string): string | undefined {
   if (settings.logo?.file === id) return 'the logo of the site'
+  if (settings.icon === id) return 'the icon of the site'
   for (const entry of plan.entries.values()) {
     if (entry.kind === 'page' && entry.banner?.file === id) return `the banner of “${labelOf(entry)}”`
   }
   return filesOfSurround(surround).includes(id) ? 'used by the surround' : undefined
 }
 
-/** Takes a file away. @throws ChangeRefused while the logo, a banner or the surround needs it. */
+/** Takes a file away. @throws ChangeRefused while the logo, the icon, a banner or the surround needs it. */
 export function removeFile(
   site: Site,
   { file: id }: RemoveFile,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { IconArrowBackUp, IconArrowForwardUp, IconLayoutSidebar } from '@tabler/icons-vue'
+import { IconArrowBackUp, IconArrowForwardUp, IconLayoutSidebar, IconSettings } from '@tabler/icons-vue'
 import { computed } from 'vue'
-import { RouterLink } from 'vue-router'
+import { RouterLink, useRoute } from 'vue-router'
 import IconButton from '../../parts/IconButton.vue'
 import { isSlim, openPanel, togglePanel } from '../../parts/panels.ts'
 import RouteLine from '../../parts/RouteLine.vue'
@@ -12,6 +12,7 @@ import TakeAway from './TakeAway.vue'
 const emit = defineEmits<{ skip: [] }>()
 
 const openSite = useOpenSite()
+const route = useRoute()
 
 const ways = computed(() => [
   { name: 'Undo', icon: IconArrowBackUp, stack: openSite.done, run: openSite.undo },
@@ -53,6 +54,15 @@ const ways = computed(() => [
         :label="name"
         @click="run"
       />
+      <RouterLink
+        :to="{ name: 'settings', params: { id: openSite.id } }"
+        class="plain-button"
+        title="Settings"
+        aria-label="Settings"
+        :aria-current="route.name === 'settings' ? 'page' : undefined"
+      >
+        <IconSettings :size="20" aria-hidden="true" />
+      </RouterLink>
       <TakeAway />
     </div>
   </header>
@@ -132,6 +142,14 @@ const ways = computed(() => [
 
 .head > :focus-visible {
   outline-color: #fff;
+}
+
+.tools a {
+  color: inherit;
+}
+
+.tools a[aria-current] {
+  box-shadow: inset 0 -3px 0 var(--ochre);
 }
 
 @media (max-width: 1100px) {

@@ -25,6 +25,8 @@ export function useWords({ where, label }: FileUse): string {
   switch (where) {
     case 'logo':
       return 'the picture of the site'
+    case 'icon':
+      return 'the icon of the site'
     case 'banner':
       return `the banner of “${label}”`
     case 'content':

@@ -1,18 +1,17 @@
 <script setup lang="ts">
-import type { SetSite } from '@viatica/core/plan/change/change.ts'
 import {
   type OwnWords,
-  WORD_LANGUAGES,
   WORD_NAMES,
   type WordName,
   wordsOfLanguage,
 } from '@viatica/core/plan/surround/siteWords.ts'
 import { computed } from 'vue'
+import { RouterLink } from 'vue-router'
 import SavedText from '../../../parts/SavedText.vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useSurrounding } from '../../../stores/surrounding.ts'
 
-/** The words that Viatica writes on pages, the language they follow, and the pattern of titles. */
+/** The words that Viatica writes on pages; they follow the language of the site. */
 const openSite = useOpenSite()
 const surrounding = useSurrounding()
 
@@ -34,9 +33,6 @@ const LABELS: Readonly<Record<WordName, string>> = {
   movedTo: 'Before its new address',
 }
 
-const setSite = (field: SetSite['field'], value: unknown) =>
-  openSite.make({ kind: 'setSite', field, value } as SetSite)
-
 /** Sets a word of the author; an empty one gives way to that of the language. */
 function setWord(name: WordName, text: string): string | undefined {
   const others = Object.entries(own.value).filter(([other]) => other !== name)
@@ -46,68 +42,30 @@ function setWord(name: WordName, text: string): string | undefined {
 </script>
 
 <template>
-  <div class="words">
-    <section aria-label="Language and titles">
-      <h2>Language and titles</h2>
-      <SavedText label="Language" code :value="settings.language" :save="(text) => setSite('language', text)">
-        <template #hint
-          >a tag such as en-GB or de; there are words for {{ WORD_LANGUAGES.join(', ') }}</template
-        >
-      </SavedText>
+  <div>
+    <div class="grid">
       <SavedText
-        label="Title of a page"
-        code
-        :value="settings.titlePattern"
-        :save="(text) => setSite('titlePattern', text)"
-      >
-        <template #hint>
-          {title}, {section}, {site} and {tagline} stand for what they say; an empty one goes with the sign
-          before it
-        </template>
-      </SavedText>
-      <SavedText
-        label="Title of the home page"
-        code
-        :value="settings.homeTitlePattern"
-        :save="(text) => setSite('homeTitlePattern', text)"
+        v-for="name in WORD_NAMES"
+        :key="name"
+        :label="LABELS[name]"
+        :placeholder="usual[name]"
+        :value="own[name] ?? ''"
+        :save="(text) => setWord(name, text)"
       />
-    </section>
-    <section aria-label="Words on pages">
-      <h2>Words on pages</h2>
-      <div class="grid">
-        <SavedText
-          v-for="name in WORD_NAMES"
-          :key="name"
-          :label="LABELS[name]"
-          :placeholder="usual[name]"
-          :value="own[name] ?? ''"
-          :save="(text) => setWord(name, text)"
-        />
-      </div>
-      <p class="quiet">
-        An empty field has the word of the language. {label} stands for the item that a submenu belongs to.
-      </p>
-    </section>
+    </div>
+    <p class="quiet">
+      An empty field has the word of the site’s language,
+      <RouterLink :to="{ name: 'settings', params: { id: openSite.id } }">{{
+        settings.language
+      }}</RouterLink>. {label} stands for the item that a submenu belongs to.
+    </p>
   </div>
 </template>
 
 <style scoped>
-.words {
-  display: grid;
-  grid-template-columns: 1fr 2fr;
-  gap: 28px;
-}
-
-h2 {
-  margin-bottom: 10px;
-  padding-bottom: 3px;
-  border-bottom: 2px solid var(--pine);
-  font-size: 16px;
-}
-
 .grid {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(auto-fit, minmax(min(220px, 100%), 1fr));
   gap: 0 16px;
 }
 </style>
