@@ -10,7 +10,7 @@ import { type EntryId, labelOf, type PageEntry } from '@viatica/core/plan/entry.
 import { childrenOf, entryOf, walk } from '@viatica/core/plan/plan.ts'
 import { type Site, siteWith } from '@viatica/core/plan/site.ts'
 import { compileBody } from '@viatica/core/render/body.ts'
-import { writeMarked } from '@viatica/core/render/slots.ts'
+import { writeHtml } from '@viatica/core/render/authorHtml.ts'
 import { linksFrom } from '@viatica/core/render/links.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
 import Handlebars from 'handlebars'
@@ -78,7 +78,7 @@ function contextsOf(site: Site): object[] {
       above: wayTo(plan, page.id).slice(0, -1).map(linked),
       label: page.id === plan.home ? '' : labelOf(page),
       heading: firstHeading(page),
-      body: writeMarked(compileBody(page.body), links),
+      body: writeHtml(compileBody(page.body), links, () => ''),
       year: YEAR,
     }
   })

@@ -27,7 +27,7 @@ describe('the demo', () => {
       if (!isBegun(entry)) continue
       expect(entry.body.html.length).toBeGreaterThan(200)
       expect(entry.description).not.toBe('')
-      for (const slot of compileBody(entry.body).slots) {
+      for (const slot of compileBody(entry.body).pointers) {
         const isThere =
           slot.to === 'site-file' ? site.files.has(slot.id) : isBegun(site.plan.entries.get(slot.id))
         expect({ page: entry.id, leadsTo: slot.id, isThere }).toEqual({

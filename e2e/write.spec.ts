@@ -546,3 +546,52 @@ test('a text that cannot be kept is refused with the reason and the line, and st
   await expect(shown.locator('body > footer')).toBeVisible()
   await expect(shown.locator('body.x')).toHaveCount(0)
 })
+
+test('what is worked out from the plan is put into a text, by sight and as HTML, and follows the plan', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await openWrite(page, served, 'boating', 'Visual')
+  const put = async (what: string) => {
+    await page.getByRole('button', { name: /^Insert/ }).click()
+    await page.getByRole('menuitem', { name: what, exact: true }).click()
+  }
+  await page.getByRole('textbox', { name: 'Main content' }).press('Control+End')
+  await put('List of subpages')
+  const shown = page.frameLocator('iframe')
+  const listed = shown.locator('main li a', { hasText: /^Winter stoppages$/ })
+  await expect(listed).toBeVisible()
+  await expect(page.locator('.kept-computed')).toHaveText('List of subpages')
+  // A page that gets another name is called so in the list, without a touch of the text.
+  await choose(page, 'stoppages')
+  await page.keyboard.press('F2')
+  await page.keyboard.type('Closed locks')
+  await page.keyboard.press('Enter')
+  await choose(page, 'boating')
+  await expect(shown.locator('main li a', { hasText: 'Closed locks' })).toBeVisible()
+
+  await page.getByRole('link', { name: 'HTML', exact: true }).click()
+  await expect(source(page)).toContainText('<put-pages></put-pages>')
+  await source(page).press('Control+End')
+  await put('Menu “Small print”')
+  await expect(shown.locator('main nav[aria-label="Small print"]')).toBeVisible()
+
+  // In one step from the plan: an overview, and a map of the site, which there is once.
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  const act = async (what: string) => {
+    await page.getByRole('treeitem', { selected: true }).getByRole('button', { name: 'Actions' }).click()
+    await page.getByRole('menuitem', { name: what }).click()
+  }
+  await choose(page, 'nature')
+  await act('List subpages in its content')
+  await expect(shown.locator('main li a', { hasText: 'Otters' })).toBeVisible()
+  await act('Add site map')
+  await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Site map')
+  await expect(shown.locator('main li a', { hasText: 'Otters' })).toBeVisible()
+  await expect(shown.locator('main li [aria-current=page]')).toHaveText('Site map')
+  await choose(page, 'nature')
+  await act('Add site map')
+  await expect(page.getByText('This site has a page with a site map already.')).toBeVisible()
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})

@@ -6,7 +6,7 @@ import { modelOf } from '../plan/surround/piece.ts'
 import type { HeadFile } from '../plan/surround/rules.ts'
 import { pickedLinksOf, standings } from '../plan/surround/surround.ts'
 import { compileBody } from '../render/body.ts'
-import { filesInOwnHtml } from '../pieces/html/source.ts'
+import { filesInHtml } from '../render/authorHtml.ts'
 
 /** One place that uses a file of the site. */
 export interface FileUse {
@@ -39,7 +39,7 @@ export function fileUses(
     const { name: label, files } = modelOf(piece.kind)
     for (const file of files(piece)) put(file, { where: 'piece', label })
     if (piece.kind === 'html')
-      for (const file of filesInOwnHtml(piece.html)) put(file, { where: 'piece', label })
+      for (const file of filesInHtml(piece.html)) put(file, { where: 'piece', label })
   }
   for (const { label, links } of pickedLinksOf(site.surround)) {
     for (const { target } of links) if (target.to === 'file') put(target.file, { where: 'piece', label })

@@ -34,6 +34,8 @@ function showsAsText({ plan, settings }: Site, id: EntryId): boolean {
 interface Projection {
   readonly site: Site
   readonly exceptions: ReadonlyMap<EntryId, MenuException>
+  /** Whether it shows what is out of menus, too. */
+  readonly isAll?: boolean
 }
 
 function projectionOf(site: Site, menu: PlanMenu): Projection {
@@ -56,11 +58,11 @@ function itemsUnder(
   depth: number,
   isOpen: (id: EntryId) => boolean,
 ): MenuItem[] {
-  const { site, exceptions } = projection
+  const { site, exceptions, isAll = false } = projection
   const items: MenuItem[] = []
   for (const id of childrenOf(site.plan, parent)) {
     const entry = entryOf(site.plan, id)
-    if (!entry.inMenu || exceptions.get(id)?.leftOut) continue
+    if ((!entry.inMenu && !isAll) || exceptions.get(id)?.leftOut) continue
     const under = depth > 1 && isOpen(id) ? itemsUnder(projection, id, depth - 1, isOpen) : []
     const leads = targetOfEntry(site, id) !== undefined || showsAsText(site, id)
     if (leads || (entry.kind !== 'link' && under.length > 0)) items.push(itemOf(projection, id, under))
@@ -69,6 +71,14 @@ function itemsUnder(
 }
 
 const ALWAYS = () => true
+
+/**
+ * What stands under an entry, as a list of links. @param depth how many levels, from 1
+ * @param isAll whether it lists what is out of menus, too
+ */
+export function itemsBelow(site: Site, parent: EntryId, depth: number, isAll: boolean): readonly MenuItem[] {
+  return itemsUnder({ site, exceptions: new Map(), isAll }, parent, depth, ALWAYS)
+}
 
 /** The home page stands as the first item beside its children. */
 function itemsFromHome(projection: Projection, depth: number): readonly MenuItem[] {

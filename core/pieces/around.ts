@@ -40,6 +40,16 @@ export class Names {
   #menus = 0
   #folds = 0
 
+  /** Names that go on from here, for what stands on one page alone. */
+  copy(): Names {
+    const copy = new Names()
+    for (const [of, label] of this.#labels) copy.#labels.set(of, label)
+    for (const label of this.#taken) copy.#taken.add(label)
+    copy.#menus = this.#menus
+    copy.#folds = this.#folds
+    return copy
+  }
+
   /**
    * What a landmark is called: with a number when another one is called the same. The same thing in two places has one
    * name (WCAG 2.2, 3.2.4). @param of what tells one landmark from another

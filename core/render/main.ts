@@ -4,7 +4,8 @@ import type { Words } from '../plan/surround/siteWords.ts'
 import { type CompiledBody, compileBody } from './body.ts'
 import { escapeText } from '../standard/escape.ts'
 import type { Links } from './links.ts'
-import { type Slot, writeMarked } from './slots.ts'
+import { type Call, writeHtml } from './authorHtml.ts'
+import type { Slot } from './slots.ts'
 
 /** The first heading of a page as Viatica writes it; nothing where the body brings one. */
 export function renderHeading(page: PageEntry, words: Words, indent: string): string {
@@ -27,9 +28,14 @@ function bodyOf(page: PageEntry, words: Words): CompiledBody {
   return compileBody(isBegun(page) ? page.body : standIn(words))
 }
 
-/** The main content without its first heading. */
-export function renderContent(page: PageEntry, words: Words, links: Links): string {
-  const content = writeMarked(bodyOf(page, words), links)
+/** The main content without its first heading. @param partOf the HTML of a computed part that it calls */
+export function renderContent(
+  page: PageEntry,
+  words: Words,
+  links: Links,
+  partOf: (call: Call) => string,
+): string {
+  const content = writeHtml(bodyOf(page, words), links, partOf)
   return content === '' ? '' : `      ${content}\n`
 }
 
@@ -38,11 +44,18 @@ export interface ContentHrefs {
   /** One object as long as nothing else changes. */
   readonly texts: readonly string[]
   readonly pointers: readonly Slot[]
+  /** Whether it calls computed parts, which may say something else though its text is the same. */
+  readonly isComputed: boolean
   hrefs(links: Links): readonly (string | undefined)[]
 }
 
 /** The links and pictures of a page's main content, to be compared with those of another writing of it. */
 export function hrefsInContent(page: PageEntry, words: Words): ContentHrefs {
-  const { texts, pointers } = bodyOf(page, words)
-  return { texts, pointers, hrefs: (links) => pointers.map((one) => links.toPointer(one)) }
+  const { texts, pointers, calls } = bodyOf(page, words)
+  return {
+    texts,
+    pointers,
+    isComputed: calls.length > 0,
+    hrefs: (links) => pointers.map((one) => links.toPointer(one)),
+  }
 }

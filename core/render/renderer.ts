@@ -14,8 +14,11 @@ import { type HeadParts, headParts, renderHead } from './head.ts'
 import { headFileLines } from './headFiles.ts'
 import { type Links, linksFrom } from './links.ts'
 import { renderContent, renderHeading } from './main.ts'
-import { Names } from '../pieces/around.ts'
+import { type Around, Names, type OnPage } from '../pieces/around.ts'
+import { prepareCall } from '../pieces/computed/calls.ts'
 import { outputOf } from '../pieces/outputs.ts'
+import { BODY_INDENT } from './body.ts'
+import type { Call } from './authorHtml.ts'
 import type { FolderPiece } from '../pieces/pieceOutput.ts'
 
 /** A page in its parts, each as HTML. */
@@ -60,6 +63,9 @@ function lazily(work: () => string): () => string {
 interface Folder {
   readonly links: Links
   readonly headFiles: string
+  /** What computed parts of main content have around them. */
+  readonly around: Omit<Around, 'names'>
+  readonly names: Names
   readonly pieces: readonly FolderPiece[]
 }
 
@@ -97,15 +103,31 @@ export function createRenderer(site: Site, year: number): Renderer {
     if (!folder) {
       const links = linksFrom(site, path)
       const names = new Names()
-      const around = { site, words, year, links, names, itemsOf }
+      const around = { site, words, year, links, itemsOf }
       const pieces = layout.pieces.map(({ piece, indent, isPastHeading }) =>
-        outputOf(piece.kind).prepare(piece, { ...around, indent, isPastHeading }),
+        outputOf(piece.kind).prepare(piece, { ...around, names, indent, isPastHeading }),
       )
-      folder = { links, headFiles: headFileLines(site, links), pieces }
+      folder = {
+        links,
+        headFiles: headFileLines(site, links),
+        around: { ...around, indent: ' '.repeat(BODY_INDENT), isPastHeading: true },
+        names,
+        pieces,
+      }
       if (folders.size >= MAX_FOLDERS) folders.clear()
       folders.set(path, folder)
     }
     return folder
+  }
+
+  /** Writes the computed parts that the main content of a page calls. Their names follow on those of the pieces. */
+  function callsOn(folder: Folder, on: OnPage): (call: Call) => string {
+    let names: Names | undefined
+    return (call) => {
+      names ??= folder.names.copy()
+      const part = prepareCall(call, { ...folder.around, names })
+      return typeof part === 'string' ? part : part(on)
+    }
   }
 
   function parts(id: EntryId): PageParts {
@@ -114,7 +136,7 @@ export function createRenderer(site: Site, year: number): Renderer {
     const path = paths.get(id)!
     const folder = folderAt(folderOf(path))
     const on = { page, order: neighbours(id) }
-    const content = lazily(() => renderContent(page, words, folder.links))
+    const content = lazily(() => renderContent(page, words, folder.links, callsOn(folder, on)))
     return {
       ...headParts(site, page, path, on.order, folder.links, folder.headFiles),
       body: surround.here.bodyId ? ` id="page-${id}"` : '',

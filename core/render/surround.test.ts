@@ -192,6 +192,62 @@ describe('pieces', () => {
     expect(read.all('nav').map((nav) => attribute(nav, 'class'))).toEqual(['menu menu-line'])
   })
 
+  const inContent = (html: string, id: string, more: Partial<Surround> = {}) => {
+    const site = siteWithPieces({}, more)
+    const entries = new Map(site.plan.entries)
+    const entry = entries.get(id) as PageEntry
+    entries.set(id, { ...entry, body: { html, changed: '' } })
+    return readPage(page({ ...site, plan: { ...site.plan, entries } }, id))
+  }
+
+  const items = (read: ReturnType<typeof readPage>) =>
+    read.all('li').map((item) => textOf(item).replace(/\s+/g, ' ').trim())
+
+  test('main content lists the pages under it, to a depth, with descriptions where asked for', () => {
+    const pages = inContent('<p>In it: <put-pages></put-pages> and more</p>', 'visit')
+    expect(items(pages)).toEqual(['Times', 'Access'])
+    expect(pages.all('p').map(textOf)).toEqual(['In it:  and more'])
+    expect(items(inContent('<put-pages depth="2">', 'home'))).toEqual([
+      ...['Visit Times Access', 'Times', 'Access', 'Walk Stage 1', 'Stage 1', 'Boats'],
+    ])
+    expect(inContent('<put-pages></put-pages>', 'boats').all('ul')).toEqual([])
+  })
+
+  // WCAG 2.2, 2.4.5, technique G63: a site map. https://www.w3.org/WAI/WCAG22/Techniques/general/G63
+  test('a map of the site has a link to every page, and marks the one it stands on', () => {
+    const map = inContent('<put-site-map></put-site-map>', 'access')
+    const links = map.all('a').filter((link) => isInside(link, 'ul'))
+    expect(links.map(textOf)).toEqual(['Home', 'Visit', 'Times', 'Access', 'Stage 1', 'Boats'])
+    expect(links.map((link) => attribute(link, 'aria-current'))).toEqual([
+      ...[undefined, undefined, undefined, 'page', undefined, undefined],
+    ])
+    const asText = inContent('<put-site-map>', 'access', {
+      here: { ...STANDARD_SURROUND.here, form: 'text' },
+    })
+    expect(asText.all('span').map(textOf)).toContain('Access')
+  })
+
+  test('main content shows a menu under a name and ids that no other on the page has, and the year', () => {
+    const menu = piece({ id: 'm', kind: 'menu', menu: 'main', shape: 'opening', folds: false })
+    const html = '<p>© <put-year></p><put-menu menu="Main" shape="opening"></put-menu>'
+    const site = siteWithPieces({ header: [menu] })
+    const entries = new Map(site.plan.entries)
+    for (const id of ['home', 'visit']) {
+      const entry = [...entries.values()].find((one) => one.id === id) as PageEntry
+      entries.set(id, { ...entry, body: { html, changed: '' } })
+    }
+    const renderer = createRenderer({ ...site, plan: { ...site.plan, entries } }, YEAR)
+    // Whichever page was written before, the ids are the same.
+    const once = renderer.page('visit')
+    renderer.page('home')
+    expect(renderer.page('visit')).toBe(once)
+    const read = readPage(once)
+    const ids = read.elements.flatMap((element) => attribute(element, 'id') ?? [])
+    expect(new Set(ids).size).toBe(ids.length)
+    expect(textOf(read.all('p')[0]!)).toBe(`© ${YEAR}`)
+    expect(isInside(read.all('nav').at(-1)!, 'main')).toBe(true)
+  })
+
   test('the breadcrumb as data has the required properties (schema.org BreadcrumbList), counted from 1', () => {
     const rules = { breadcrumb: { ...STANDARD_SURROUND.breadcrumb, data: true } }
     const site = siteWithPieces({}, rules)

@@ -9,6 +9,7 @@ import type { Site } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
 import type { MenuShape } from '../plan/surround/menuShape.ts'
 import { standings } from '../plan/surround/surround.ts'
+import type { Call } from '../render/authorHtml.ts'
 import { compileBody } from '../render/body.ts'
 import { isSameMark, partOfPiece, type RipplePart } from './parts.ts'
 
@@ -94,6 +95,37 @@ function entriesPointedTo(body: Body): readonly EntryId[] {
     pointed.set(body, ids)
   }
   return ids
+}
+
+/** A text must hold it to call a computed part. */
+const MAY_CALL = /put-/i
+/** What computed parts of a text follow from, beside what the page shows of its own and of those around it. */
+type Following = 'nothing' | 'what is under the page' | 'the plan'
+const followed = new WeakMap<Body, Following>()
+
+function followingOf({ element }: Call): Following {
+  switch (element) {
+    case 'put-menu':
+    case 'put-site-map':
+      return 'the plan'
+    case 'put-pages':
+      return 'what is under the page'
+    case 'put-breadcrumb':
+    case 'put-pager':
+    case 'put-title':
+    case 'put-year':
+      return 'nothing'
+  }
+}
+
+function whatTextFollows(body: Body): Following {
+  let following = followed.get(body)
+  if (!following) {
+    const all = (MAY_CALL.test(body.html) ? compileBody(body).calls : []).map(followingOf)
+    following = all.find((one) => one === 'the plan') ?? all.find((one) => one !== 'nothing') ?? 'nothing'
+    followed.set(body, following)
+  }
+  return following
 }
 
 /** How two projections of a menu differ; `unsure`: they read the same, and stand for other entries. */
@@ -230,6 +262,19 @@ export function reachOf(before: Site, after: Site): Reach | undefined {
       stack.push(child)
     }
   }
+  /** The pages under which something was touched, or a link to something that was. */
+  const isAbove = new Set([a, b].flatMap(({ plan }) => [...widened].flatMap((id) => ancestorsOf(plan, id))))
+  const isComputedAnew = (page: EntryId) => {
+    const entry = b.plan.entries.get(page)
+    switch (entry?.kind === 'page' ? whatTextFollows(entry.body) : 'nothing') {
+      case 'the plan':
+        return touched.any.size > 0
+      case 'what is under the page':
+        return isAbove.has(page)
+      case 'nothing':
+        return false
+    }
+  }
   const orderDiffers = (page: EntryId) => {
     const [was, is] = [a.neighbours(page), b.neighbours(page)]
     return (['previous', 'next'] as const).some(
@@ -244,13 +289,15 @@ export function reachOf(before: Site, after: Site): Reach | undefined {
         touched.any.has(page) ||
         isUnder.get(page) !== false ||
         orderDiffers(page) ||
+        isComputedAnew(page) ||
         menus.some(({ variantOf }) => variantOf(page)?.difference === 'unsure')
       if (isAny) return 'any'
       const isPointing =
         touched.moved.size > 0 &&
         entry?.kind === 'page' &&
         entriesPointedTo(entry.body).some((id) => touched.moved.has(id))
-      return isPointing ? 'text links' : 'none'
+      if (!isPointing) return 'none'
+      return compileBody(entry.body).calls.length > 0 ? 'any' : 'text links'
     },
     sharedParts(page) {
       const parts = new Set(everywhere)

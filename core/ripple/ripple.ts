@@ -112,11 +112,11 @@ function pieceParts(
   return parts
 }
 
-/** How many links of the main content lead elsewhere; undefined when more than its links changed. */
+/** How many links of the main content lead elsewhere; undefined when more than its links may have changed. */
 function movedLinks(a: Written, b: Written, before: PageEntry, after: PageEntry): number | undefined {
   const was = hrefsInContent(before, a.words)
   const is = hrefsInContent(after, b.words)
-  if (was.texts !== is.texts) return undefined
+  if (was.texts !== is.texts || is.isComputed) return undefined
   const [from, to] = [a.renderer, b.renderer].map((renderer, at) =>
     (at === 0 ? was : is).hrefs(renderer.linksOn(before.id)),
   )

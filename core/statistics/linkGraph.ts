@@ -1,4 +1,5 @@
 import { neighboursOf } from '../navigate/readingOrder.ts'
+import { callLinks } from '../pieces/computed/calls.ts'
 import { outputOf } from '../pieces/outputs.ts'
 import type { Leads } from '../pieces/pieceOutput.ts'
 import { type EntryId, isBegun, type PageEntry } from '../plan/entry.ts'
@@ -43,19 +44,27 @@ export function surroundLinks(site: Site): (page: PageEntry) => LinksOfPiece[] {
   }
 }
 
-/** The pages that the main content of a page links to. */
-export function textLinks(site: Site, page: PageEntry): EntryId[] {
-  if (!isBegun(page)) return []
-  return compileBody(page.body).pointers.flatMap((slot) =>
-    slot.attribute === 'href' && slot.to === 'entry' && isWritten(site, site.plan.entries.get(slot.id))
-      ? [slot.id]
-      : [],
-  )
+/** Prepares what tells the pages that the main content of a page links to, its computed parts included. */
+export function textLinks(site: Site): (page: PageEntry) => EntryId[] {
+  let neighbours: ReturnType<typeof neighboursOf> | undefined
+  return (page) => {
+    if (!isBegun(page)) return []
+    const { pointers, calls } = compileBody(page.body)
+    const own = pointers.flatMap(({ attribute, to, id }) =>
+      attribute === 'href' && to === 'entry' && isWritten(site, site.plan.entries.get(id)) ? [id] : [],
+    )
+    if (calls.length === 0) return own
+    neighbours ??= neighboursOf(site)
+    const on = { page, order: neighbours(page.id) }
+    const computed = calls.flatMap((call) => callLinks(site, call)(on))
+    return [...own, ...computed.filter((to) => to !== 'elsewhere')]
+  }
 }
 
 /** Works out the links of every page that is on the site, without writing a page. */
 export function linkGraph(site: Site): Map<EntryId, PageLinks> {
   const linksOn = surroundLinks(site)
+  const inText = textLinks(site)
   const linksOf = (page: PageEntry): PageLinks => {
     const kept: Leads[] = []
     let menu = 0
@@ -67,7 +76,7 @@ export function linkGraph(site: Site): Map<EntryId, PageLinks> {
       surround: kept.filter((to) => to !== 'elsewhere'),
       menu,
       kept: kept.length,
-      text: textLinks(site, page),
+      text: inText(page),
     }
   }
 

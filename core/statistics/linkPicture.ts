@@ -4,7 +4,10 @@ import { type EntryId, isBegun, labelOf, type PageEntry } from '../plan/entry.ts
 import { isWritten, type Site } from '../plan/site.ts'
 import type { Piece } from '../plan/surround/piece.ts'
 import type { Place } from '../plan/surround/place.ts'
-import { elementsOf, parseMainContent, textOf } from '../standard/fragment.ts'
+import { callOf, isComputed } from '../render/authorHtml.ts'
+import { neighboursOf } from '../navigate/readingOrder.ts'
+import { callLinks } from '../pieces/computed/calls.ts'
+import { type Element, elementsOf, parseMainContent, textOf } from '../standard/fragment.ts'
 import { clicksFromHome, linkGraph, type LinksOfPiece, surroundLinks, textLinks } from './linkGraph.ts'
 
 /** How a link stands on its page, from what the author wrote into the text to what stands on every page. */
@@ -52,6 +55,7 @@ export function linkPicture(site: Site): LinkPicture {
   const pages = [...walk(plan)].flatMap(({ entry }): PageEntry[] => (isWritten(site, entry) ? [entry] : []))
   const at = new Map(pages.map(({ id }, place) => [id, place]))
   const linksOn = surroundLinks(site)
+  const inText = textLinks(site)
   const clicks = clicksFromHome(site, linkGraph(site))
   const count = () => new Uint32Array(pages.length)
   const [textIn, textOut, surroundIn, surroundOut] = [count(), count(), count(), count()]
@@ -69,7 +73,7 @@ export function linkPicture(site: Site): LinkPicture {
     }
     for (const { piece, place, links: leads } of linksOn(page))
       for (const to of leads) put(to, wayOf(piece, place))
-    for (const to of textLinks(site, page)) put(to, 'text')
+    for (const to of inText(page)) put(to, 'text')
   }
   return {
     pages: pages.map((page, n) => ({
@@ -107,16 +111,21 @@ export function linksBetween(site: Site, from: EntryId, to: EntryId): LinkPlace[
     const count = links.filter((leads) => leads === to).length
     return count === 0 ? [] : [{ in: 'piece', piece, way: wayOf(piece, place), count }]
   }
-  return [...linksInText(page, to), ...surroundLinks(site)(page).flatMap(ofPiece)]
+  return [...linksInText(site, page, to), ...surroundLinks(site)(page).flatMap(ofPiece)]
 }
 
-function linksInText(page: PageEntry, to: EntryId): LinkPlace[] {
+function linksInText(site: Site, page: PageEntry, to: EntryId): LinkPlace[] {
   if (!isBegun(page)) return []
-  return [...elementsOf(parseMainContent(page.body.html, true))].flatMap(({ element }): LinkPlace[] => {
+  const isLinkedBy = (element: Element) => {
     const href = element.attrs.find(({ name }) => name === 'href')?.value ?? ''
-    const tag = element.sourceCodeLocation?.startTag
     const pointer = readPointer(href)
-    if (!tag || pointer?.to !== 'entry' || pointer.id !== to) return []
+    if (!isComputed(element.tagName)) return pointer?.to === 'entry' && pointer.id === to
+    const on = { page, order: neighboursOf(site)(page.id) }
+    return callLinks(site, callOf(element, element.tagName))(on).includes(to)
+  }
+  return [...elementsOf(parseMainContent(page.body.html, true))].flatMap(({ element }): LinkPlace[] => {
+    const tag = element.sourceCodeLocation?.startTag
+    if (!tag || !isLinkedBy(element)) return []
     const { startOffset: start, endOffset: end, startLine: line } = tag
     return [{ in: 'text', start, end, line, words: textOf(element).replace(/\s+/g, ' ').trim() }]
   })

@@ -62,6 +62,12 @@ const thing = fc.constantFrom(
     '<b></b>',
   ],
   ...[
+    '<put-pages descriptions></put-pages>',
+    '<put-site-map>',
+    '<put-year></put-year>',
+    '<put-menu menu="Main" />',
+  ],
+  ...[
     '<iframe src="https://example.org/"></iframe>',
     '<select><option>a<option>b</select>',
     '<a id="here"></a>',

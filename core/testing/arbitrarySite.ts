@@ -105,6 +105,15 @@ const sketch: fc.Arbitrary<Sketch> = fc.record({
 const PINNED = ['kept', 'walks', 'nul.x', 'Walks'] as const
 const GIVEN_OUT = ['walks.html', 'kept.html', 'walks/index.html', 'page.html', 'style.css'] as const
 
+/** What main content calls: nothing on most pages. */
+const COMPUTED = [
+  ...['', '', '', '', '', ''],
+  '<put-pages></put-pages>',
+  '<p>Under it: <put-pages depth="2" descriptions all></p>',
+  '<put-site-map></put-site-map>',
+  '<div><put-menu menu="Main" shape="row"></put-menu><p>© <put-year></p></div>',
+] as const
+
 function entryOfSketch(
   id: EntryId,
   { kind, name: label, fileName: own, ...rest }: Sketch,
@@ -132,7 +141,10 @@ function entryOfSketch(
     banner: null,
     state: rest.state,
     inOrder: rest.inOrder,
-    body: { html: `<p>To <a href="entry:${target}#part">there</a>.${picture}</p>`, changed: '' },
+    body: {
+      html: `<p>To <a href="entry:${target}#part">there</a>.${picture}</p>${COMPUTED[rest.leadsTo % COMPUTED.length]!}`,
+      changed: '',
+    },
     pin: rest.isPinned
       ? { name: PINNED[rest.leadsTo % 4]!, addresses: ['old/kept.html', GIVEN_OUT[rest.leadsTo % 5]!] }
       : null,

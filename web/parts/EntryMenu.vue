@@ -25,6 +25,7 @@ const entries = computed((): MenuEntry[] => [
   { key: 'beneath', label: 'Add subpage', keys: 'Shift Enter' },
   { key: 'group', label: 'Add group' },
   { key: 'link', label: 'Add link' },
+  { key: 'site map', label: 'Add site map' },
   { key: 'paste', label: 'Paste list …', keys: 'Ctrl V' },
   { key: 'copy', label: 'Copy …', keys: 'C', disabled: shaping.isHome },
   { key: 'rename', label: 'Rename', keys: 'F2', begins: true },
@@ -37,6 +38,7 @@ const entries = computed((): MenuEntry[] => [
   { key: 'move', label: 'Move under …', keys: 'M', disabled: shaping.isHome },
   { key: 'title', label: 'Sort what is under it by title', disabled: !hasChildren.value },
   { key: 'file name', label: 'Sort what is under it by file name', disabled: !hasChildren.value },
+  { key: 'overview', label: 'List subpages in its content', disabled: !shaping.canBeOverview },
   { key: 'remove', label: 'Remove', keys: 'Delete', disabled: shaping.isHome, begins: true },
 ])
 
@@ -48,6 +50,10 @@ function act(key: string): void {
     case 'group':
     case 'link':
       return shaping.begin(key, 'beside')
+    case 'site map':
+      return shaping.addSiteMap()
+    case 'overview':
+      return shaping.makeOverview()
     case 'rename':
       return void (chosen.renaming = chosen.id)
     case 'remove':

@@ -15,6 +15,7 @@ import {
   stepOf,
   topmost,
 } from '@viatica/core/shape/shape.ts'
+import { overviewOf, siteMapPage } from '@viatica/core/shape/overview.ts'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import { useChosen } from './chosen.ts'
@@ -190,7 +191,26 @@ export const useShaping = defineStore('shaping', () => {
       openSite.notice = `What is under “${labelOf(chosen.entry!)}” stands in the order of its ${key}s already.`
   }
 
+  const today = () => new Date().toISOString().slice(0, 10)
+  const overviewChange = computed(() => overviewOf(openSite.site!, chosen.id, today()))
+
+  /** Puts a list of the pages under the chosen one into its text. */
+  function makeOverview(): void {
+    if (overviewChange.value) openSite.makeOrTell(overviewChange.value)
+  }
+
+  /** Adds a page with a map of the whole site, and chooses it. */
+  function addSiteMap(): void {
+    const id = crypto.randomUUID()
+    const change = siteMapPage(openSite.site!, id, today())
+    if (!change) openSite.notice = 'This site has a page with a site map already.'
+    else if (openSite.makeOrTell(change)) chosen.choose(id)
+  }
+
   return {
+    canBeOverview: computed(() => overviewChange.value !== undefined),
+    makeOverview,
+    addSiteMap,
     isHome,
     movable,
     dialog,

@@ -13,7 +13,7 @@ export const emptyPage: PageRule = {
     isBegun(page) &&
     page.state === 'ready' &&
     textOfBody(page.body) === '' &&
-    !/<(img|video|audio|svg|iframe)\b/i.test(page.body.html)
+    !/<(img|video|audio|svg|iframe|put-(?:menu|pages|site-map))\b/i.test(page.body.html)
       ? [
           {
             place: { in: 'entry', entry: page.id },

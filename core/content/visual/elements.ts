@@ -1,3 +1,4 @@
+import { isComputed, isText } from '../../render/authorHtml.ts'
 import { contentOf, type Element, isElement, type Node, textOf } from '../../standard/fragment.ts'
 
 /** Elements that say what a part of a line is, the text-level ones. https://html.spec.whatwg.org/multipage/text-level-semantics.html */
@@ -38,7 +39,9 @@ export const isBox = (element: Element): boolean =>
 export const isBlock = (node: Node): node is Element =>
   isElement(node) &&
   node.namespaceURI === HTML &&
-  (BLOCKS.has(node.tagName) || (TEXT_LEVEL.has(node.tagName) && holdsBlocks(node)))
+  (BLOCKS.has(node.tagName) ||
+    (isComputed(node.tagName) && !isText(node.tagName)) ||
+    (TEXT_LEVEL.has(node.tagName) && holdsBlocks(node)))
 
 const known = new WeakMap<Element, boolean>()
 

@@ -45,10 +45,11 @@ function markOf(item: MenuItem, mark: HereMark, { site }: Around): string {
   return marksSections && mark.within.has(item.id) ? ` class="${within}"` : ''
 }
 
-function renderLabel(item: MenuItem, mark: HereMark, style: Style): string {
-  const attributes = markOf(item, mark, style)
-  const asText = item.id === mark.here && style.site.surround.here.form === 'text'
-  const href = asText || !item.target ? undefined : style.links.toTarget(item.target)
+/** What an item says, linked to where it leads. */
+export function renderItemLabel(item: MenuItem, mark: HereMark, around: Around): string {
+  const attributes = markOf(item, mark, around)
+  const asText = item.id === mark.here && around.site.surround.here.form === 'text'
+  const href = asText || !item.target ? undefined : around.links.toTarget(item.target)
   const label = escapeText(item.label)
   return href === undefined
     ? `<span${attributes}>${label}</span>`
@@ -57,7 +58,7 @@ function renderLabel(item: MenuItem, mark: HereMark, style: Style): string {
 
 /** One item with its submenu, as `<li>`. @param id of the submenu, should it have one */
 function renderItem(item: MenuItem, mark: HereMark, style: Style, id: string, indent: string): string {
-  const label = renderLabel(item, mark, style)
+  const label = renderItemLabel(item, mark, style)
   if (item.items.length === 0) return `${indent}<li>${label}</li>\n`
   const inner = `${indent}  `
   const { words } = style

@@ -1,5 +1,12 @@
 <script setup lang="ts">
-import { IconLayoutBottombarCollapse, IconLink, IconMarkdown, IconPhoto, IconUsers } from '@tabler/icons-vue'
+import {
+  IconChevronDown,
+  IconLayoutBottombarCollapse,
+  IconLink,
+  IconMarkdown,
+  IconPhoto,
+  IconUsers,
+} from '@tabler/icons-vue'
 import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import { readMarkdown } from '@viatica/core/formats/markdown.ts'
 import { escapeAttribute, escapeText } from '@viatica/core/standard/escape.ts'
@@ -10,6 +17,7 @@ import { Button } from 'ant-design-vue'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import IconButton from '../../parts/IconButton.vue'
+import MenuButton from '../../parts/MenuButton.vue'
 import LivePage from '../../parts/LivePage.vue'
 import ViewNav from '../../parts/ViewNav.vue'
 import WidthChoice from '../../parts/WidthChoice.vue'
@@ -18,6 +26,7 @@ import { useWindows } from '../../stores/windows.ts'
 import { useWriting } from '../../stores/writing.ts'
 import { type WritingWay, writingWay } from '../../stores/writingWay.ts'
 import StopLayout from '../site/StopLayout.vue'
+import { computedParts } from './computedParts.ts'
 import { type Insertion, type Picture, pictureHtml } from './insertion.ts'
 import LinkDialog from './LinkDialog.vue'
 import PictureDialog from './PictureDialog.vue'
@@ -59,11 +68,18 @@ function take(insertion: Insertion): void {
   const { heading } = insertion
   if (heading) (sourceEditor.value ?? visualEditor.value)?.giveHeadingId(heading.at, heading.id)
   visualEditor.value?.insert(insertion)
-  const { href, text = '', picture } = insertion
-  sourceEditor.value?.insert((marked) =>
-    picture ? pictureHtml(picture) : `<a href="${escapeAttribute(href!)}">${marked || escapeText(text)}</a>`,
+  const { href, text = '', picture, computed: part } = insertion
+  sourceEditor.value?.insert(
+    (marked) =>
+      part ??
+      (picture
+        ? pictureHtml(picture)
+        : `<a href="${escapeAttribute(href!)}">${marked || escapeText(text)}</a>`),
   )
 }
+
+const parts = computed(() => computedParts(openSite.site!))
+const partEntries = computed(() => parts.value.map(({ label, html }) => ({ key: html, label })))
 
 /** Brings a heading into sight, in whichever way the text is written. */
 function show(at: number, start: number): void {
@@ -147,6 +163,14 @@ onBeforeUnmount(() => {
           <IconButton :icon="IconLink" title="Link (Ctrl+K)" label="Link" @click="ask('link')" />
           <IconButton :icon="IconPhoto" label="Picture" @click="ask('picture')" />
         </template>
+        <MenuButton
+          class="plain-button insert"
+          label="Insert what is worked out from the plan"
+          :entries="partEntries"
+          @act="(html) => take({ computed: html })"
+        >
+          Insert <IconChevronDown :size="14" aria-hidden="true" />
+        </MenuButton>
         <IconButton
           :icon="IconMarkdown"
           title="Import Markdown …: one file takes the place of this text, several become pages under it"

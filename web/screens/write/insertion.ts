@@ -6,6 +6,8 @@ export interface Insertion {
   /** What the link says where nothing is selected. */
   readonly text?: string
   readonly picture?: Picture
+  /** The element of a computed part. */
+  readonly computed?: string
   /** A heading of the same text that gets an id first: its place among all headings, and the id. */
   readonly heading?: { readonly at: number; readonly id: string } | undefined
 }

@@ -18,6 +18,7 @@ import { sitesApi } from '../../../api/sites.ts'
 import { useRoute } from 'vue-router'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useWriting } from '../../../stores/writing.ts'
+import { isPartOfLine } from '../computedParts.ts'
 import { type Insertion, type Picture, pictureHtml } from '../insertion.ts'
 import { placeAsked } from '../placeAsked.ts'
 import { copiedSlice, rememberCopied } from './clipboard.ts'
@@ -129,8 +130,15 @@ function insertNodes(html: string): void {
     .run()
 }
 
-function insert({ href, text, picture }: Insertion): void {
-  if (picture && editedPicture) {
+function insert({ href, text, picture, computed: part }: Insertion): void {
+  if (part !== undefined && isPartOfLine(part))
+    editor
+      .value!.chain()
+      .focus()
+      .insertContent({ type: 'keptInline', attrs: { html: part } })
+      .run()
+  else if (part !== undefined) insertNodes(part)
+  else if (picture && editedPicture) {
     const { view, state } = editor.value!
     view.dispatch(editPicture(state.tr, editedPicture, picture))
     view.focus()

@@ -1,4 +1,5 @@
 import { type AnyExtension, mergeAttributes, Node } from '@tiptap/core'
+import { computedName } from '../computedParts.ts'
 
 /** What a piece of HTML begins with, in a word: its element, or that it is a comment. */
 export function nameOfHtml(html: string): string {
@@ -54,10 +55,16 @@ export function keptNodes(edit: (at: number) => void): AnyExtension[] {
           const dom = document.createElement(isInline ? 'span' : 'div')
           dom.className = isInline ? 'kept kept-inline' : 'kept kept-block'
           dom.contentEditable = 'false'
-          dom.append(part('code', 'kept-name', nameOfHtml(html)))
+          const computed = computedName(html)
+          dom.append(
+            computed === undefined
+              ? part('code', 'kept-name', nameOfHtml(html))
+              : part('b', 'kept-computed', computed),
+          )
           if (isInline) dom.title = html.slice(0, 300)
           else {
-            dom.append(part('span', 'kept-words', wordsOf(html)))
+            const words = computed === undefined ? wordsOf(html) : 'filled in on the page'
+            dom.append(part('span', 'kept-words', words))
             dom.append(button('Edit HTML', () => edit(getPos()!)))
           }
           return { dom, stopEvent: (event: Event) => event.target instanceof HTMLButtonElement }

@@ -1,21 +1,31 @@
-import type { EntryId } from '../../plan/entry.ts'
+import type { EntryId } from '../plan/entry.ts'
 import {
   type Element,
   elementsOf,
   type Fragment,
+  isElement,
   type Node,
   serializeContent,
-} from '../../standard/fragment.ts'
-import { asText, CALL_MARK, settle, staysInside } from '../../render/containment.ts'
-import { indentLines } from '../../render/indent.ts'
-import type { Links } from '../../render/links.ts'
-import { markSlots, pointersIn, SLOT, type Slot, writeSlot } from '../../render/slots.ts'
+  textOf,
+} from '../standard/fragment.ts'
+import { asText, CALL_MARK, settle, staysInside } from './containment.ts'
+import { indentLines } from './indent.ts'
+import type { Links } from './links.ts'
+import { markSlots, pointersIn, SLOT, type Slot, writeSlot } from './slots.ts'
 
 /**
  * The elements of our own by which authors' HTML calls what is computed. They never come out: each gives way to what
  * it calls.
  */
-export const COMPUTED_ELEMENTS = ['put-menu', 'put-breadcrumb', 'put-pager', 'put-title', 'put-year'] as const
+export const COMPUTED_ELEMENTS = [
+  'put-menu',
+  'put-breadcrumb',
+  'put-pager',
+  'put-pages',
+  'put-site-map',
+  'put-title',
+  'put-year',
+] as const
 export type ComputedElement = (typeof COMPUTED_ELEMENTS)[number]
 
 /** A call of a computed part, as it stands in the source. */
@@ -24,18 +34,26 @@ export interface Call {
   readonly attributes: Readonly<Record<string, string>>
 }
 
-/** The author's own HTML, parsed once and made whole: text with links and computed parts between. */
-export interface CompiledOwnHtml {
+/** HTML of an author, parsed once and made whole: text with links and computed parts between. */
+export interface CompiledHtml {
   /** One more than there are links and calls between. */
   readonly texts: readonly string[]
   readonly between: readonly (Slot | Call)[]
+  /** Whether it brings the first heading of its page. */
+  readonly hasFirstHeading: boolean
 }
 
-const isComputed = (name: string): name is ComputedElement =>
+export const isCall = (one: Slot | Call): one is Call => 'element' in one
+export const slotsOf = ({ between }: CompiledHtml): Slot[] =>
+  between.filter((one): one is Slot => !isCall(one))
+export const callsOf = ({ between }: CompiledHtml): Call[] => between.filter(isCall)
+
+export const isComputed = (name: string): name is ComputedElement =>
   (COMPUTED_ELEMENTS as readonly string[]).includes(name)
 
-/** Parts that are text, and can stand inside a sentence. */
-const IS_TEXT: ReadonlySet<string> = new Set<ComputedElement>(['put-title', 'put-year'])
+const TEXTS: ReadonlySet<string> = new Set<ComputedElement>(['put-title', 'put-year'])
+/** Whether a computed part is text, and can stand inside a sentence. */
+export const isText = (element: ComputedElement) => TEXTS.has(element)
 
 /** Elements that hold text and what runs in it: a landmark or a list inside of one would close it. */
 const HOLDS_TEXT = /^(p|h[1-6]|a|span|em|strong|b|i|u|s|small|sub|sup|mark|label|button|pre|code|cite|q)$/
@@ -65,6 +83,11 @@ function unwrap(element: Element): { parent: Parent; at: number } {
   return { parent, at }
 }
 
+/** The call that an element of ours is. @param name that of the element */
+export function callOf({ attrs }: Element, name: ComputedElement): Call {
+  return { element: name, attributes: Object.fromEntries(attrs.map(({ name: key, value }) => [key, value])) }
+}
+
 /**
  * Puts a mark in the place of each element that calls a computed part. A part with a landmark comes after the paragraph
  * that it was called in.
@@ -75,18 +98,15 @@ function markCalls(fragment: Fragment): Call[] {
     .flatMap((element) => (isComputed(element.tagName) ? [element] : []))
     .map((element, n) => {
       // A part with lines of its own begins on one: it differs from page to page, and what stands before it must not.
-      const apart = IS_TEXT.has(element.tagName) ? '' : '\n'
+      const apart = TEXTS.has(element.tagName) ? '' : '\n'
       const mark = { nodeName: '#text', value: apart + CALL_MARK + n + CALL_MARK + apart } as Node
       const { parent, at } = unwrap(element)
-      const around = IS_TEXT.has(element.tagName) ? undefined : textAround(parent)
+      const around = TEXTS.has(element.tagName) ? undefined : textAround(parent)
       if (around) {
         const above = around.parentNode as Parent
         insert(above, above.childNodes.indexOf(around) + 1, mark)
       } else insert(parent, at, mark)
-      return {
-        element: element.tagName as ComputedElement,
-        attributes: Object.fromEntries(element.attrs.map(({ name, value }) => [name, value])),
-      }
+      return callOf(element, element.tagName as ComputedElement)
     })
 }
 
@@ -94,22 +114,42 @@ const EITHER = new RegExp(`${SLOT.source}|${CALL_MARK}(\\d+)${CALL_MARK}`, 'g')
 
 /** What computed parts are at most, to try out whether own HTML holds them. */
 const standIn = (element: ComputedElement) =>
-  IS_TEXT.has(element)
+  isText(element)
     ? 'x'
     : '<nav aria-label="x"><button type="button">x</button><ul><li><a href="x">x</a></li></ul></nav>'
 
+/** Whether content brings the first heading of its page: one that says something, and is not in a template. */
+function bringsHeading({ childNodes }: { childNodes: Node[] }): boolean {
+  return childNodes.some((node) => {
+    if (!isElement(node)) return false
+    const says = () =>
+      textOf(node).trim() !== '' || [...elementsOf(node)].some(({ element }) => hasAlternative(element))
+    return (node.tagName === 'h1' && says()) || bringsHeading(node)
+  })
+}
+
+const hasAlternative = ({ tagName, attrs }: Element) =>
+  tagName === 'img' && attrs.some(({ name, value }) => name === 'alt' && value.trim() !== '')
+
 /** A fragment as text with marks. @param indent how many spaces its lines begin with */
-function written(fragment: Fragment, indent: number): { html: string; calls: Call[]; slots: Slot[] } {
+function written(fragment: Fragment, indent: number) {
   const calls = markCalls(fragment)
+  const hasFirstHeading = bringsHeading(fragment)
   const slots = markSlots(fragment)
   indentLines(fragment, 0, indent)
-  return { html: serializeContent(fragment).trim(), calls, slots }
+  return { html: serializeContent(fragment).trim(), calls, slots, hasFirstHeading }
 }
+
+/** Of white space, its last line end and what follows. */
+const lastLine = (space: string) => space.slice(Math.max(0, space.lastIndexOf('\n')))
 
 const CALL = new RegExp(`${CALL_MARK}(\\d+)${CALL_MARK}`, 'g')
 
-/** Parses and serialises a piece's HTML on its own. @param indent how many spaces its lines begin with */
-export function compileOwnHtml(html: string, indent: number): CompiledOwnHtml {
+/**
+ * Parses and serialises HTML on its own, so that nothing left open in it can reach what stands after it.
+ * @param indent how many spaces its lines begin with
+ */
+export function compileHtml(html: string, indent: number): CompiledHtml {
   let source = written(settle(html), indent)
   const { calls } = source
   const tried = source.html.replace(CALL, (_, n: string) => standIn(calls[Number(n)]!.element))
@@ -123,26 +163,38 @@ export function compileOwnHtml(html: string, indent: number): CompiledOwnHtml {
     const [, whole, bare, call] = mark
     between.push(call === undefined ? source.slots[Number(whole ?? bare)]! : source.calls[Number(call)]!)
   }
-  return { texts: [...texts, source.html.slice(from)], between }
+  texts.push(source.html.slice(from))
+  // Around a part with lines of its own no empty line is left.
+  between.forEach((one, at) => {
+    if (!isCall(one) || isText(one.element)) return
+    const [before, after] = [texts[at]!, texts[at + 1]!]
+    const [closed, open] = [before.trimEnd(), after.trimStart()]
+    texts[at] = closed + lastLine(before.slice(closed.length))
+    // What stands between two parts is white space, and done with as what comes before the second.
+    if (open !== '') texts[at + 1] = lastLine(after.slice(0, after.length - open.length)) + open
+  })
+  return { texts, between, hasFirstHeading: source.hasFirstHeading }
 }
 
-/** Own HTML with its links and its computed parts written. @param partOf the HTML of a call */
-export function renderOwnHtml(
-  { texts, between }: CompiledOwnHtml,
+/**
+ * Compiled HTML with its links and its computed parts written. @param partOf the HTML of a call, which begins where its
+ * element stood, on a line that is indented already
+ */
+export function writeHtml(
+  { texts, between }: CompiledHtml,
   links: Links,
   partOf: (call: Call) => string,
 ): string {
   return between.reduce((html, one, at) => {
-    const part = 'element' in one ? partOf(one) : writeSlot(one, links)
-    const isGone = 'element' in one && !IS_TEXT.has(one.element) && part === ''
+    const part = isCall(one) ? partOf(one).trim() : writeSlot(one, links)
+    const isGone = isCall(one) && !isText(one.element) && part === ''
     // Of a part that a page does not have, no empty line is left.
     return (isGone ? html.replace(/\n[ \t]*$/, '') : html) + part + texts[at + 1]
   }, texts[0]!)
 }
 
-/** The files of the site that own HTML shows or links to. */
-export function filesInOwnHtml(html: string): Set<EntryId> {
-  const { between } = compileOwnHtml(html, 0)
-  const pointers = pointersIn(between.filter((one) => 'to' in one))
+/** The files of the site that HTML shows or links to. */
+export function filesInHtml(html: string): Set<EntryId> {
+  const pointers = pointersIn(slotsOf(compileHtml(html, 0)))
   return new Set(pointers.flatMap(({ to, id }) => (to === 'site-file' ? [id] : [])))
 }
