@@ -89,6 +89,11 @@ const deep: SingleChange[] = ['a', 'b', 'c'].flatMap((id, at): SingleChange[] =>
   ]
 })
 
+const COPIED =
+  '<h2>Rules</h2><p>Look first for another boat coming the other way: water is worth more than minutes.</p>' +
+  '<ul><li>Open paddles half way, wait, then the rest.</li><li>Leave gates closed and paddles down, unless ' +
+  'the page of the lock says otherwise.</li></ul><p>The trust’s key comes with the licence.</p>'
+
 // Each rule with what it finds, how often, and a near case that it must not find.
 const CASES: readonly (readonly [string, readonly SingleChange[], number, readonly SingleChange[]])[] = [
   [
@@ -377,6 +382,39 @@ const CASES: readonly (readonly [string, readonly SingleChange[], number, readon
     [body('times', '<p>To do this, come early.</p>'), set('access', 'description', 'Today')],
   ],
   ['empty-page', [body('times', '<p> </p>')], 1, [body('times', ''), set('times', 'state', 'draft')]],
+  [
+    'no-such-part',
+    [body('times', '<p><put-year></put-year></p><put-menu menu="Gone"></put-menu><put-clock></put-clock>')],
+    2,
+    [body('times', '<p>Words.</p><put-menu menu="Main"></put-menu><put-pages></put-pages>')],
+  ],
+  [
+    'whole-document',
+    [
+      body(
+        'times',
+        '<!doctype html><html><head><title>T</title></head><body class="x"><p>Words.</p></body></html>',
+      ),
+      body('access', '<p>One.</p><body><p>Two.</p>'),
+    ],
+    2,
+    [body('times', '<p>Of &lt;body&gt;</p><!-- <body> --><pre>&lt;!doctype html></pre>')],
+  ],
+  [
+    'repeated-text',
+    [body('times', COPIED), body('access', COPIED.replace('<h2>Rules</h2>', '<h2>Our rules</h2>'))],
+    1,
+    [body('times', COPIED), body('access', `${COPIED}<p>${'Other words of its own. '.repeat(20)}</p>`)],
+  ],
+  [
+    'id-of-surround',
+    [
+      { kind: 'setSurround', field: 'here', value: { ...empty.surround.here, bodyId: true } },
+      body('times', '<p id="page-times">x</p>'),
+    ],
+    1,
+    [body('times', '<p id="page-times">x</p>')],
+  ],
   ['contrast', [look({ text: '#aaaaaa' })], 1, [look({ text: '#333333' })]],
   ['contrast', [look({ headerText: '#17405f' })], 1, []],
   ['same-states', [look({ visited: '#17405e' })], 1, []],

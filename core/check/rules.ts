@@ -13,6 +13,8 @@ import { idOfSurround } from './content/idOfSurround.ts'
 import { languageTag } from './content/languageTag.ts'
 import { leftIn } from './content/leftIn.ts'
 import { misspelt } from './content/misspelt.ts'
+import { noSuchPart } from './content/noSuchPart.ts'
+import { wholeDocument } from './content/wholeDocument.ts'
 import { noAlternative } from './content/noAlternative.ts'
 import { noSize } from './content/noSize.ts'
 import { parseErrors } from './content/parseErrors.ts'
@@ -43,6 +45,7 @@ import { copiedSurround } from './sameness/copiedSurround.ts'
 import { headInContent } from './sameness/headInContent.ts'
 import { markInContent } from './sameness/markInContent.ts'
 import { markInPiece } from './sameness/markInPiece.ts'
+import { repeatedText } from './sameness/repeatedText.ts'
 import { ownStyles } from './sameness/ownStyles.ts'
 import { farAway } from './structure/farAway.ts'
 import { hidden } from './structure/hidden.ts'
@@ -68,7 +71,7 @@ export const RULES: readonly Rule[] = [
   ],
   ...[schemeNotAllowed, ownPath, emptyWords, oneTextTwoTargets, oneTargetTwoTexts],
   ...[orphan, farAway, hidden, loneChild, skippedInOrder, manyItems, longLabel, pieces],
-  ...[markInContent, markInPiece, copiedSurround, ownStyles, headInContent],
+  ...[markInContent, markInPiece, copiedSurround, repeatedText, ownStyles, headInContent],
   ...[
     sameTitle,
     sameHeading,
@@ -89,6 +92,8 @@ export const RULES: readonly Rule[] = [
     languageTag,
     leftIn,
     emptyPage,
+    noSuchPart,
+    wholeDocument,
     misspelt,
   ],
   ...[contrast, sameStates, noMenu, secondLandmark],

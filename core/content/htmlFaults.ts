@@ -10,7 +10,7 @@ import { readPointer } from '../pointer/pointer.ts'
 import { elementsOf, type Fragment } from '../standard/fragment.ts'
 
 /** What a fault of a source is. */
-export type HtmlFaultKind = 'markup' | 'unclosed' | 'stray end' | 'double id' | 'no alternative'
+export type HtmlFaultKind = 'markup' | 'unclosed' | 'stray end' | 'double id' | 'no alternative' | 'document'
 
 /** A fault in a source of HTML, at its place. */
 export interface HtmlFault {
@@ -53,9 +53,28 @@ interface TagPlace {
   readonly line: number
 }
 
+/** Of these a page has one each, around everything: within a text they leave no trace in the tree. */
+const OF_DOCUMENTS = new Set(['html', 'head', 'body'])
+
 /** The parser of the standard, which also notes every end tag: those that close nothing leave no trace in the tree. */
 class NotingParser extends Parser<DefaultTreeAdapterMap> {
   readonly ends: TagPlace[] = []
+  /** The first sign that the source is a whole document. */
+  wholeDocument: TagPlace | undefined
+
+  private noteDocument(name: string, at: Token.Token['location']): void {
+    if (at) this.wholeDocument ??= { name, start: at.startOffset, end: at.endOffset, line: at.startLine }
+  }
+
+  override onDoctype(token: Token.DoctypeToken): void {
+    this.noteDocument('!doctype', token.location)
+    super.onDoctype(token)
+  }
+
+  override onStartTag(token: Token.TagToken): void {
+    if (OF_DOCUMENTS.has(token.tagName)) this.noteDocument(token.tagName, token.location)
+    super.onStartTag(token)
+  }
 
   override onEndTag(token: Token.TagToken): void {
     const at = token.location
@@ -69,7 +88,7 @@ class NotingParser extends Parser<DefaultTreeAdapterMap> {
 function parseNoting(
   source: string,
   onParseError: NonNullable<ParserOptions<DefaultTreeAdapterMap>['onParseError']>,
-): { fragment: Fragment; ends: readonly TagPlace[] } {
+): { fragment: Fragment; ends: readonly TagPlace[]; document: TagPlace | undefined } {
   const main = defaultTreeAdapter.createElement('main', names.NS.HTML, [])
   const parser = NotingParser.getFragmentParser(main, {
     sourceCodeLocationInfo: true,
@@ -77,7 +96,7 @@ function parseNoting(
     onParseError,
   }) as NotingParser
   parser.tokenizer.write(source, true)
-  return { fragment: parser.getFragment(), ends: parser.ends }
+  return { fragment: parser.getFragment(), ends: parser.ends, document: parser.wholeDocument }
 }
 
 /**
@@ -86,11 +105,15 @@ function parseNoting(
  */
 export function htmlFaults(source: string): HtmlFault[] {
   const faults: HtmlFault[] = []
-  const { fragment, ends } = parseNoting(source, ({ code, startOffset, endOffset, startLine }) => {
+  const { fragment, ends, document } = parseNoting(source, ({ code, startOffset, endOffset, startLine }) => {
     const what = PARSE_ERRORS[code] ?? code.replaceAll('-', ' ')
     const end = Math.max(endOffset, startOffset + 1)
     faults.push({ kind: 'markup', start: startOffset, end, line: startLine, what, code })
   })
+  if (document) {
+    const what = `<${document.name}> makes this a whole document, and a text is a part of one`
+    faults.push({ kind: 'document', ...document, what })
+  }
   const closing = new Set<number>()
   const seen = new Set<string>()
   const unclosed = new Set<number>()

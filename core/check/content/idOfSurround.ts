@@ -1,4 +1,5 @@
-import { attributeOf, elementsIn, inContent } from '../bodyElements.ts'
+import { freeHeadingId } from '../../content/headings.ts'
+import { attributeOf, elementsIn, inContent, withAttribute } from '../bodyElements.ts'
 import type { PageRule } from '../rule.ts'
 
 /** Ids that Viatica writes around the content. */
@@ -11,16 +12,18 @@ export const idOfSurround: PageRule = {
   severity: 'error',
   about: 'ids that stand around the content already',
   source: 'HTML: https://html.spec.whatwg.org/multipage/dom.html#the-id-attribute',
-  from: (_, page) => [page.body],
-  find: (_, page) =>
+  from: ({ site }, page) => [page.body, site.surround.here],
+  find: ({ site }, page) =>
     elementsIn(page.body).flatMap((placed) => {
       const id = attributeOf(placed, 'id')
-      if (id === undefined || !OURS.test(id)) return []
+      const isPageId = site.surround.here.bodyId && id === `page-${page.id}`
+      if (id === undefined || !(OURS.test(id) || isPageId)) return []
       return [
         {
           place: inContent(page, placed),
           words: `The id “${id}” stands around the content already.`,
           gist: id,
+          fix: withAttribute(page, placed, 'id', freeHeadingId(page.body.html, `own-${id}`)),
         },
       ]
     }),
