@@ -1,13 +1,16 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
-import { createRequire } from 'node:module'
 import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig, type Plugin } from 'vite'
 import { LEFT_TO_SHARED, sharedPackages } from './sharedPackages.ts'
 
+/** The languages of the dictionaries that come with the screens, as their packages are called. */
+const DICTIONARIES = ['en-gb', 'en', 'de', 'fr', 'es', 'it', 'nl', 'pt-pt', 'pt', 'pl']
+
 /** The folder of a dictionary: its package gives out its data for Node alone. */
-const dictionary = (name: string) => dirname(createRequire(import.meta.url).resolve(name))
+const dictionary = (language: string) => dirname(fileURLToPath(import.meta.resolve(`dictionary-${language}`)))
 
 /** Smaller files gain nothing by being compressed. */
 const LEAST_BYTES = 1000
@@ -20,11 +23,16 @@ const compressed = (): Plugin => ({
   closeBundle() {
     const dir = 'dist'
     for (const name of readdirSync(dir, { recursive: true, encoding: 'utf8' })) {
-      if (!/\.(?:js|css|svg|dic|aff)$/.test(name)) continue
+      if (!/\.(?:js|css|svg|dic|aff|wasm)$/.test(name)) continue
       const path = join(dir, name)
       const bytes = readFileSync(path)
       if (bytes.length < LEAST_BYTES) continue
-      const params = { [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length }
+      // The most that brotli can do to dictionaries takes half a minute, and gains little.
+      const quality = /\.(?:dic|aff)$/.test(name) ? 9 : constants.BROTLI_MAX_QUALITY
+      const params = {
+        [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length,
+        [constants.BROTLI_PARAM_QUALITY]: quality,
+      }
       writeFileSync(`${path}.br`, brotliCompressSync(bytes, { params }))
       writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }))
     }
@@ -43,10 +51,9 @@ const CHUNKS = [
 export default defineConfig({
   plugins: [vue(), sharedPackages(), compressed()],
   resolve: {
-    alias: {
-      '@dictionaries/en-gb': dictionary('dictionary-en-gb'),
-      '@dictionaries/en': dictionary('dictionary-en'),
-    },
+    alias: Object.fromEntries(
+      DICTIONARIES.map((language) => [`@dictionaries/${language}`, dictionary(language)]),
+    ),
   },
   worker: { format: 'es', rollupOptions: LEFT_TO_SHARED },
   build: {

@@ -1,17 +1,51 @@
 import type { Entry } from '../plan/entry.ts'
 import { type Site } from '../plan/site.ts'
+import { wordsAround } from './around.ts'
 import { type PlacedWord, wordsInBody, wordsInText } from './wordsToLookUp.ts'
 
 /** The dictionaries that come with Viatica. */
-export type DictionaryName = 'american' | 'british'
+export type DictionaryName =
+  | 'american'
+  | 'british'
+  | 'german'
+  | 'swiss'
+  | 'french'
+  | 'spanish'
+  | 'italian'
+  | 'dutch'
+  | 'portuguese'
+  | 'brazilian'
+  | 'polish'
 
-/** What a text in a language is looked up in, by a BCP 47 tag; plain English may be spelt either way. */
-export function dictionariesFor(language: string): readonly DictionaryName[] {
-  const [primary, ...rest] = language.toLowerCase().split('-')
-  if (primary !== 'en') return []
-  if (rest.length === 0) return ['british', 'american']
-  return rest.includes('us') ? ['american'] : ['british']
+/** The dictionary of each region of a language; under the empty one all that a plain tag is looked up in, which may be several. */
+const DICTIONARIES: Readonly<Record<string, Readonly<Record<string, readonly DictionaryName[]>>>> = {
+  en: { '': ['british', 'american'], us: ['american'], gb: ['british'] },
+  de: { '': ['german'], ch: ['swiss'], li: ['swiss'] },
+  fr: { '': ['french'] },
+  es: { '': ['spanish'] },
+  it: { '': ['italian'] },
+  nl: { '': ['dutch'] },
+  pt: { '': ['portuguese', 'brazilian'], pt: ['portuguese'], br: ['brazilian'] },
+  pl: { '': ['polish'] },
 }
+/** English that is written elsewhere is nearer to the British. */
+const ELSEWHERE: Readonly<Record<string, readonly DictionaryName[]>> = { en: ['british'], pt: ['portuguese'] }
+
+/** What a text in a language is looked up in, by a BCP 47 tag; a plain one may be spelt in several ways. */
+export function dictionariesFor(language: string): readonly DictionaryName[] {
+  const [primary = '', ...rest] = language.toLowerCase().split('-')
+  const regions = Object.hasOwn(DICTIONARIES, primary) ? DICTIONARIES[primary]! : undefined
+  if (!regions) return []
+  const region = rest.find((part) => /^(?:[a-z]{2}|\d{3})$/.test(part)) ?? ''
+  const own = Object.hasOwn(regions, region) ? regions[region] : undefined
+  return own ?? ELSEWHERE[primary] ?? regions['']!
+}
+
+/**
+ * The ways in which a word may stand in a dictionary: that of German has an ß where Swiss writes ss.
+ */
+export const spellingsIn = (name: DictionaryName, word: string): readonly string[] =>
+  name === 'swiss' && word.includes('ss') ? [word, word.replaceAll('ss', 'ß')] : [word]
 
 /** Words that were looked up and stand in no dictionary of the site's language. */
 export type UnknownWords = ReadonlySet<string>
@@ -46,9 +80,10 @@ export function wordsInContent(entry: Entry, { settings }: Pick<Site, 'settings'
   return entry.kind === 'page' ? wordsInBody(entry.body, settings.language) : []
 }
 
-/** Every word of a site's entries that is to be looked up. */
+/** Every word of a site that is to be looked up: those of its entries, of its pieces and of its menus. */
 export function wordsOfSite(site: Site): Set<string> {
   const words = new Set<string>()
+  for (const { words: found } of wordsAround(site)) for (const { word } of found) words.add(word)
   for (const entry of site.plan.entries.values()) {
     for (const { word } of wordsInContent(entry, site)) words.add(word)
     for (const { words: found } of wordsInFields(entry)) for (const { word } of found) words.add(word)

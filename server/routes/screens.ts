@@ -17,6 +17,12 @@ export function screenRoutes(folder: string): Router {
         setHeaders: (response, path) => {
           if (path.includes('/assets/'))
             response.setHeader('Cache-Control', 'public, max-age=31536000, immutable')
+          // Hunspell is WebAssembly, which no other part of the screens runs. https://www.w3.org/TR/CSP3/#directive-script-src
+          if (/\/spellWorker-[^/]*$/.test(path)) {
+            const policy = String(response.getHeader('Content-Security-Policy') ?? '')
+            const scripts = "script-src 'self' 'wasm-unsafe-eval'"
+            response.setHeader('Content-Security-Policy', policy === '' ? scripts : `${policy};${scripts}`)
+          }
           // The frame of a live page has an origin of its own and must still be able to load this.
           if (/\/live-page\.js(?:\.(?:br|gz))?$/.test(path))
             response.setHeader('Cross-Origin-Resource-Policy', 'cross-origin')

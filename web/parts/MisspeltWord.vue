@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { SpeltPlace } from '@viatica/core/spelling/correction.ts'
 import { Button } from 'ant-design-vue'
 import { ref, watch } from 'vue'
 import { useSpelling } from '../stores/spelling.ts'
 
 /** What can be done about a word that no dictionary has: write it otherwise, or keep it as one of the site's own. */
-const props = defineProps<{ entry: EntryId; word: string }>()
+const props = defineProps<{ place: SpeltPlace; word: string }>()
 
 const spelling = useSpelling()
 /** Undefined while they are sought. */
@@ -26,7 +26,7 @@ watch(
   <div class="word" role="group" :aria-label="`Spelling of ${word}`">
     <span v-if="!suggestions" class="quiet">Looking it up …</span>
     <span v-else-if="suggestions.length === 0" class="quiet">No word is like it.</span>
-    <Button v-for="one in suggestions" :key="one" size="small" @click="spelling.correct(entry, word, one)">{{
+    <Button v-for="one in suggestions" :key="one" size="small" @click="spelling.correct(place, word, one)">{{
       one
     }}</Button>
     <Button size="small" type="dashed" @click="spelling.keep(word)">Add to dictionary</Button>

@@ -1,6 +1,5 @@
-import { correction } from '@viatica/core/spelling/correction.ts'
+import { correction, type SpeltPlace } from '@viatica/core/spelling/correction.ts'
 import { dictionariesFor, speller } from '@viatica/core/spelling/spelling.ts'
-import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'
 import { spellWork } from '../workers/spelling/spellWork.ts'
@@ -57,9 +56,9 @@ export const useSpelling = defineStore('spelling', () => {
     openSite.makeOrTell({ kind: 'setSite', field: 'ownWords', value })
   }
 
-  /** Writes a word otherwise wherever it stands in an entry. */
-  function correct(entry: EntryId, word: string, by: string): void {
-    const change = correction(openSite.site!, entry, word, by)
+  /** Writes a word otherwise wherever it stands in an entry, a piece or a menu. */
+  function correct(place: SpeltPlace, word: string, by: string): void {
+    const change = correction(openSite.site!, place, word, by)
     if (change) openSite.makeOrTell(change)
   }
 

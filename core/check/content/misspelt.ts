@@ -1,4 +1,5 @@
 import type { Entry } from '../../plan/entry.ts'
+import { wordsAround } from '../../spelling/around.ts'
 import { speller, wordsInContent, wordsInFields } from '../../spelling/spelling.ts'
 import { type Checked, COMMON_PRACTICE, type Found, type SiteRule } from '../rule.ts'
 import { inContent } from '../bodyElements.ts'
@@ -19,10 +20,21 @@ function findIn(entry: Entry, { site }: Checked, isRight: (word: string) => bool
       const source = entry.kind === 'page' ? entry.body.html.slice(0, start) : ''
       return inContent(entry, { start, end, line: source.split('\n').length })
     })
-  return [...places].map(([word, place]) => {
-    const count = counts.get(word)!
-    const times = count > 1 ? `, ${count} times` : ''
-    return { place, words: `“${word}” stands in no dictionary${times}.`, gist: word }
+  return [...places].map(([word, place]) => foundAt(place, word, counts.get(word)!))
+}
+
+function foundAt(place: Found['place'], word: string, count: number): Found {
+  const times = count > 1 ? `, ${count} times` : ''
+  return { place, words: `“${word}” stands in no dictionary${times}.`, gist: word }
+}
+
+/** The unknown words of what stands around the content. */
+function findAround({ site }: Checked, isRight: (word: string) => boolean): Found[] {
+  return [...wordsAround(site)].flatMap(({ place, words }) => {
+    const unknown = words.map(({ word }) => word).filter((word) => !isRight(word))
+    return [...new Set(unknown)].map((word) =>
+      foundAt(place, word, unknown.filter((one) => one === word).length),
+    )
   })
 }
 
@@ -30,12 +42,18 @@ export const misspelt: SiteRule = {
   id: 'misspelt',
   group: 'content',
   severity: 'hint',
-  about: 'words of texts, titles and labels that stand neither in a dictionary nor among the site’s own',
+  about:
+    'words of texts, titles, labels, pieces and menus that stand neither in a dictionary nor among the site’s own',
   source: COMMON_PRACTICE,
-  from: ({ site, unknownWords }) => [site.plan, site.settings.language, site.settings.ownWords, unknownWords],
+  from: ({ site, unknownWords }) => [
+    ...[site.plan, site.surround, site.settings.language, site.settings.ownWords, unknownWords],
+  ],
   findAll(checked) {
     if (checked.unknownWords.size === 0) return []
     const isRight = speller(checked.site, checked.unknownWords)
-    return [...checked.site.plan.entries.values()].flatMap((entry) => findIn(entry, checked, isRight))
+    return [
+      ...[...checked.site.plan.entries.values()].flatMap((entry) => findIn(entry, checked, isRight)),
+      ...findAround(checked, isRight),
+    ]
   },
 }

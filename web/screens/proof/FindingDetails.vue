@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { misspelt } from '@viatica/core/check/content/misspelt.ts'
+import type { SpeltPlace } from '@viatica/core/spelling/correction.ts'
+import type { FindingPlace } from '@viatica/core/check/rule.ts'
 import { ruleOf } from '@viatica/core/check/rules.ts'
 import { Button, Input } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import MisspeltWord from '../../parts/MisspeltWord.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
-import { entryOf, useProof } from '../../stores/proof.ts'
+import { useProof } from '../../stores/proof.ts'
 import AnswerField from './AnswerField.vue'
 import { placeWords } from './findingWords.ts'
 import { useGoTo } from './goTo.ts'
@@ -22,7 +24,21 @@ const source = computed(() => {
   return { words, url }
 })
 const ofKind = computed(() => proof.findings.filter((one) => one.rule === finding.value?.rule && one.canFix))
-const entry = computed(() => finding.value && entryOf(finding.value))
+/** Where a misspelt word is written otherwise. */
+function spellingPlace(place: FindingPlace | undefined): SpeltPlace | undefined {
+  switch (place?.in) {
+    case 'entry':
+    case 'piece':
+    case 'menu':
+      return place
+    case 'content':
+      return { in: 'entry', entry: place.entry }
+    case 'look':
+    case undefined:
+      return undefined
+  }
+}
+const spelt = computed(() => spellingPlace(finding.value?.place))
 const reason = computed(() => proof.reasons.get(proof.chosenKey))
 
 const AROUND = 2
@@ -69,7 +85,7 @@ function setAside(): void {
       v-if="excerpt"
       tabindex="0"
       aria-label="The place in the source">{{ excerpt.before }}<mark>{{ excerpt.marked }}</mark>{{ excerpt.after }}</pre>
-    <MisspeltWord v-if="rule.id === misspelt.id && entry" :entry="entry" :word="finding.gist" />
+    <MisspeltWord v-if="rule.id === misspelt.id && spelt" :place="spelt" :word="finding.gist" />
     <AnswerField v-if="finding.asks" :finding="finding" />
     <div class="buttons">
       <Button type="primary" @click="goTo(finding.place)">Go there</Button>

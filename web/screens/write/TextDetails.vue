@@ -169,7 +169,7 @@ const setter = (field: EntryField) => (value: string) =>
         >
           {{ word }}
         </button>
-        <MisspeltWord v-if="word === lookedAt" :entry="page.id" :word="word" />
+        <MisspeltWord v-if="word === lookedAt" :place="{ in: 'entry', entry: page.id }" :word="word" />
       </li>
     </ul>
 
