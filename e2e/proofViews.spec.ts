@@ -126,6 +126,37 @@ test('misspelt words are shown beside the text and among the findings, corrected
   expect(watched).toEqual({ errors: [], strangers: [] })
 })
 
+test('a site in German is spelt by the German dictionary, its pieces too', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await openDemo(page, served)
+  await page.getByRole('link', { name: 'Settings' }).click()
+  await page.getByLabel('Language').fill('de')
+  await page.getByLabel('Language').press('Enter')
+  await choose(page, 'privacy')
+  await writeSource(page, '<p>Die Öffnungszeiten der Schleussen stehen hier.</p>')
+  const beside = page.getByRole('complementary', { name: 'Beside the text' })
+  await beside.getByRole('button', { name: 'Schleussen', exact: true }).click()
+  await expect(beside.getByRole('button', { name: 'Öffnungszeiten' })).toHaveCount(0)
+  await beside.getByRole('button', { name: 'Schleusen', exact: true }).click()
+  await expect(page.getByRole('textbox', { name: 'Source of the main content' })).toContainText(
+    'der Schleusen',
+  )
+
+  // What stands around the content is English here.
+  await page.getByRole('link', { name: /^Proof/ }).click()
+  await page.getByLabel('Find among the findings').fill('Volunteer')
+  await page
+    .getByRole('list', { name: 'Findings' })
+    .getByRole('button', { name: /volunteers/ })
+    .first()
+    .click()
+  await expect(page.getByRole('group', { name: /Spelling of volunteers/ })).toBeVisible()
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
 test('the damaged demo shows what Proof finds, and what can be fixed is fixed as one change', async ({
   page,
   served,
