@@ -5,7 +5,18 @@ import { labelOf, type PageEntry } from '@viatica/core/plan/entry.ts'
 import { childrenOf, walk } from '@viatica/core/plan/plan.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { fromSiteData, type SiteData } from '@viatica/core/plan/siteData.ts'
-import { choose, expect, openDemo, reveal, row, rowNamed, saved, type Served, test } from './viatica.ts'
+import {
+  axeFindings,
+  choose,
+  expect,
+  openDemo,
+  reveal,
+  row,
+  rowNamed,
+  saved,
+  type Served,
+  test,
+} from './viatica.ts'
 
 async function siteNow(page: Page, served: Served): Promise<Site> {
   const id = /sites\/(\w+)/.exec(page.url())![1]!
@@ -464,4 +475,69 @@ test('addresses are pinned, and what moves afterwards leaves a redirect', async 
   await page.getByRole('link', { name: 'Page', exact: true }).click()
   await page.getByRole('button', { name: 'Release' }).click()
   await expect(page.getByText('Address not pinned')).toBeVisible()
+})
+
+test('a list with links is pasted, a page becomes a group and back, and a new link leads nowhere until it is said', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await page.goto(served.url)
+  await page.getByLabel('Site name').fill('Basin')
+  await page.getByLabel('A pasted list').check()
+  await page.getByRole('button', { name: 'Create site' }).click()
+  const list =
+    'Home\n  Visit\n    Times\n    [Shop](https://shop.example.org/)\n  Boats\nhttps://www.example.org'
+  await page.getByRole('dialog').getByRole('textbox').fill(list)
+  await page.getByRole('button', { name: 'Create site with 6 pages' }).click()
+  await expect(page.getByRole('treeitem')).toHaveCount(6)
+  await expect(rowNamed(page, 'Shop')).toContainText('shop.example.org')
+  await expect(rowNamed(page, 'Home')).toHaveAttribute('aria-level', '1')
+
+  const act = async (what: string) => {
+    await page.getByRole('treeitem', { selected: true }).getByRole('button', { name: 'Actions' }).click()
+    await page.getByRole('menuitem', { name: what }).click()
+  }
+  await rowNamed(page, 'Visit').click()
+  // A chosen section keeps its arrow.
+  await page.getByRole('button', { name: 'Collapse Visit' }).click()
+  await expect(rowNamed(page, 'Times')).toHaveCount(0)
+  await page.getByRole('button', { name: 'Expand Visit' }).click()
+  await act('Change to group')
+  const dialog = page.getByRole('dialog')
+  if (await dialog.isVisible()) await dialog.getByRole('button').last().click()
+  await expect(page.getByLabel('Folder name')).toBeVisible()
+  await expect(rowNamed(page, 'Times')).toBeVisible()
+  await act('Change to page')
+  await expect(page.getByLabel('File name')).toBeVisible()
+
+  await rowNamed(page, 'Boats').click()
+  await act('Add link')
+  await page.keyboard.type('Timetable')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Escape')
+  await expect(rowNamed(page, 'Timetable')).toContainText('leads nowhere')
+  await rowNamed(page, 'Timetable').click()
+  await expect(page.getByLabel('Address', { exact: true })).toHaveValue('')
+  await page.getByLabel('Address', { exact: true }).fill('buses.example.org')
+  await page.keyboard.press('Enter')
+  await expect(rowNamed(page, 'Timetable')).toContainText('buses.example.org')
+  await saved(page)
+
+  // A site of the same name, from a file that is called otherwise: the name that was typed stands, and both are told apart.
+  await page.getByRole('link', { name: /all sites/ }).click()
+  await page.getByLabel('Site name').fill('Basin')
+  const outline =
+    '<opml version="2.0"><head><title>Other</title></head><body><outline text="Home"/></body></opml>'
+  await page
+    .getByLabel('Site file, outline or rows')
+    .setInputFiles({ name: 'other.opml', mimeType: '', buffer: Buffer.from(outline) })
+  await expect(page.getByRole('treeitem')).toHaveCount(1)
+  await page.getByRole('link', { name: /all sites/ }).click()
+  const names = page.getByRole('link', { name: /^Basin/ })
+  await expect(names).toHaveCount(2)
+  const texts = await names.locator('code').allTextContents()
+  expect(new Set(texts).size).toBe(2)
+  expect(await axeFindings(page)).toEqual([])
+  expect(watched).toEqual({ errors: [], strangers: [] })
 })

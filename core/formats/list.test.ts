@@ -16,6 +16,28 @@ const warningsOf = (text: string, options = {}) =>
     warnings.map(({ warning }) => `${number}: ${warning}`),
   )
 
+/** Lines as they come: any text, and what looks like a link. */
+const words = fc.oneof(
+  fc.string(),
+  fc.constantFrom(
+    ...[
+      '[a](https://x.org)',
+      '[](https://x.org)',
+      '[a](b.html)',
+      '[](',
+      'Shop: www.x.org',
+      'Home',
+      'https://',
+    ],
+    ...[
+      `https://x.org/${'x'.repeat(3000)}`,
+      `[${'x'.repeat(400)}](https://x.org)`,
+      'tel:1',
+      '<https://x.org>',
+    ],
+  ),
+)
+
 const SHAPE = ['Visit', ' Getting here', ' Times', '  Winter', 'Boats']
 
 describe('a pasted list', () => {
@@ -45,6 +67,55 @@ describe('a pasted list', () => {
     expect(
       read('2026 in pictures\n3D models\n-5 degrees\n1.5 miles').lines.map(({ title }) => title),
     ).toEqual(['2026 in pictures', '3D models', '-5 degrees', '1.5 miles'])
+  })
+
+  test('addresses and links as Markdown writes them become links of the plan', () => {
+    const text = [
+      'Visit',
+      '  [Shop](https://shop.example.org/?a=1 "Buy")',
+      '    Under the shop',
+      '  Timetable: https://buses.example.org/12',
+      '  https://www.example.org/',
+      '- Write to us – mailto:office@example.org',
+      '[About us](about.html)',
+      '[Example](www.example.org)',
+      'www.example.org',
+      'What is http://?',
+      '[x] Buy paint',
+    ].join('\n')
+    const { branches, lines } = read(text)
+    const flat = (all: readonly Branch[], indent = ''): string[] =>
+      all.flatMap((one) => [
+        `${indent}${one.kind} ${labelOf(one)}${one.kind === 'link' && one.target.to === 'address' ? ` → ${one.target.url}` : ''}`,
+        ...flat(one.entries, `${indent} `),
+      ])
+    expect(flat(branches)).toEqual([
+      'page Visit',
+      ' link Shop → https://shop.example.org/?a=1',
+      ' page Under the shop',
+      ' link Timetable → https://buses.example.org/12',
+      ' link www.example.org → https://www.example.org/',
+      'link Write to us → mailto:office@example.org',
+      'page About us',
+      'link Example → https://www.example.org',
+      'link www.example.org → https://www.example.org',
+      'page What is http://?',
+      'page [x] Buy paint',
+    ])
+    expect(lines[2]!.warnings).toEqual([{ warning: 'nothing can be under a link: it is beside it' }])
+    expect(read('Shop\thttps://example.org/').branches[0]).toMatchObject({ kind: 'link', label: 'Shop' })
+  })
+
+  test.each([
+    ['Home\n  Visit\n  Boats', true, ['Visit', 'Boats']],
+    ['home\nVisit\n  Times\nBoats', true, ['Visit', ' Times', 'Boats']],
+    ['# The Trust\n## Visit\n### Times', true, ['Visit', ' Times']],
+    ['Visit\nHome', false, ['Visit', 'Home']],
+    ['Homes\nVisit', false, ['Homes', 'Visit']],
+  ])('under the home page a first line that says so is that page: %j', (text, isHome, expected) => {
+    const { branches, lines } = read(text, { home: { id: 'top', siteName: 'The trust' } })
+    expect(shape(branches)).toEqual(expected)
+    expect(lines[0]!.id === 'top').toBe(isHome)
   })
 
   test('warnings are told line by line, and the lines are kept where they can be', () => {
@@ -78,7 +149,7 @@ describe('a pasted list', () => {
   test('of any text, every line that says something comes back, and every entry has a title', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.tuple(fc.constantFrom('', '  ', '\t', '    ', '- ', '1. ', '# '), fc.string()), {
+        fc.array(fc.tuple(fc.constantFrom('', '  ', '\t', '    ', '- ', '1. ', '# '), words), {
           maxLength: 30,
         }),
         (parts) => {

@@ -1,7 +1,8 @@
 import type { Branch } from '../plan/branch.ts'
 import type { EntryId } from '../plan/entry.ts'
-import { newPage } from '../plan/newEntry.ts'
+import { newLink, newPage } from '../plan/newEntry.ts'
 import { MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
+import { isAllowedTarget, likelyTarget } from '../standard/target.ts'
 import { shortened } from '../standard/text.ts'
 
 /** What is wrong with a line of a pasted list. The line is kept unless it says that it is left out. */
@@ -14,6 +15,7 @@ export type Warning =
   | 'too long: cut to 300 characters'
   | 'too deep: it stands at the last level that a plan can have'
   | 'too many entries: left out'
+  | 'nothing can be under a link: it is beside it'
 
 /** A line of a pasted list as it was understood. */
 export interface ListLine {
@@ -41,6 +43,45 @@ interface RawLine {
   readonly title: string
   readonly label: string
 }
+
+/** A link as Markdown writes it, with what stands in its brackets: `[Shop](https://example.org "Buy")`. */
+const MARKDOWN_LINK = /^\[([^\]]*)\]\(([^()]*)\)$/
+const addressOf = (inBrackets: string) => inBrackets.trim().split(/\s/)[0]!.replace(/^<|>$/g, '')
+
+/** Without the sign that parts a name from what follows it. */
+const withoutSign = (name: string) =>
+  name
+    .trimEnd()
+    .replace(/[:–—-]$/, '')
+    .trimEnd()
+
+/** An address at the end of a line, after its name. */
+const LAST_ADDRESS = /(?:^|\s)<?((?:https?:\/\/|mailto:|tel:|www\.)[^\s<>]+)>?$/i
+
+/** The most that a target can have. */
+const MAX_URL = 2000
+const STARTS_AS_ADDRESS = /^(?:https?:\/\/|mailto:|tel:|www\.)/i
+
+/** A line that says where it leads: an address alone, one after its name, or a link as Markdown writes it. */
+function readLink(line: RawLine): (Pick<ListLine, 'title'> & { readonly url: string }) | undefined {
+  const markdown = MARKDOWN_LINK.exec(line.title)
+  const last = LAST_ADDRESS.exec(line.title)
+  const written =
+    (markdown ? addressOf(markdown[2]!) : undefined) ??
+    last?.[1] ??
+    (STARTS_AS_ADDRESS.test(line.label) ? line.label : '')
+  const url = likelyTarget(written)
+  if (url.length > MAX_URL || !isAllowedTarget(url)) return undefined
+  const name = markdown?.[1] ?? (last ? line.title.slice(0, last.index) : line.title)
+  const title = withoutSign(name).trim()
+  return {
+    title: title === '' ? url.replace(/^(?:https?:\/\/|mailto:|tel:)/i, '').replace(/\/$/, '') : title,
+    url,
+  }
+}
+
+/** The title of a line that is a link to a page, as Markdown writes it: a path is no address. */
+const withoutPath = (title: string) => MARKDOWN_LINK.exec(title)?.[1] || title
 
 const TAB = 4
 const BULLET = /^(?:[-*+•‣◦–—]|\d+[.)]|[a-z][.)]|\(\d+\))(?=\s|$)\s*/i
@@ -110,6 +151,9 @@ function stepOf(lines: readonly RawLine[]): number {
   return step
 }
 
+/** What lists call the home page, in lower case. */
+const HOME_NAMES = new Set(['home', 'home page', 'homepage', 'index', 'index.html'])
+
 /** Options of readList. */
 export interface ListRule {
   readonly newId: () => EntryId
@@ -119,6 +163,8 @@ export interface ListRule {
   readonly present?: number
   /** Titles that the site has already, in lower case. */
   readonly known?: ReadonlySet<string>
+  /** The home page, under which it is pasted, and what the site is called: a first line that says it is that page. */
+  readonly home?: { readonly id: EntryId; readonly siteName: string }
 }
 
 // eslint-disable-next-line no-control-regex -- naming control characters is the point
@@ -140,8 +186,15 @@ export function readList(text: string, rule: ListRule): ReadList {
   const open: { depth: number; branch: { entries: Branch[] } }[] = []
   const top: Branch[] = []
   let count = rule.present ?? 1
-  for (const { number, depth, title: given, label: givenLabel } of raw) {
+  /** How deep the last link stands: nothing can stand under it. */
+  let lastLink = Infinity
+  for (const line of raw) {
+    const { number, depth } = line
+    const link = readLink(line)
+    const [given, givenLabel] = link ? [link.title, ''] : [withoutPath(line.title), line.label]
     const warnings: { warning: Warning; line?: number }[] = []
+    if (depth > lastLink) warnings.push({ warning: 'nothing can be under a link: it is beside it' })
+    else lastLink = Infinity
     let title = given.replace(CONTROL, ' ').replace(/\s+/g, ' ').trim().toWellFormed()
     if (CONTROL.test(given)) warnings.push({ warning: 'control characters were taken out' })
     CONTROL.lastIndex = 0
@@ -152,7 +205,7 @@ export function readList(text: string, rule: ListRule): ReadList {
     const before = open.at(-1)?.depth
     while (open.length > 0 && open.at(-1)!.depth >= depth) open.pop()
     const isBelow = before !== undefined && depth > before
-    if (isBelow && depth - before >= 2 * step)
+    if (isBelow && depth <= lastLink && depth - before >= 2 * step)
       warnings.push({ warning: 'jumps a level: it stands under the line before' })
     if (lines.length === 0 && depth > 0 && raw.some((line) => line.depth < depth))
       warnings.push({ warning: 'jumps a level: it stands under the line before' })
@@ -164,7 +217,17 @@ export function readList(text: string, rule: ListRule): ReadList {
     const label = shortened(givenLabel.replace(CONTROL, ' ').trim(), 200)
     const key = title.toLowerCase()
     let id: EntryId | undefined
-    if (title === '') warnings.push({ warning: 'no title: left out' })
+    const isFirst = lines.length === 0
+    const isHome =
+      rule.home &&
+      isFirst &&
+      !link &&
+      (HOME_NAMES.has(key) || key === rule.home.siteName.trim().toLowerCase())
+    if (isHome) {
+      // What is indented below it is under it, and so is what stands beside it.
+      id = rule.home!.id
+      open.push({ depth, branch: { entries: top } })
+    } else if (title === '') warnings.push({ warning: 'no title: left out' })
     else if (count >= MAX_ENTRIES) warnings.push({ warning: 'too many entries: left out' })
     else {
       const first = firstWith.get(key)
@@ -173,9 +236,16 @@ export function readList(text: string, rule: ListRule): ReadList {
       firstWith.set(key, first ?? number)
       id = rule.newId()
       count++
-      const branch = { ...newPage(id, title, { label }), entries: [] as Branch[] }
-      ;(open.at(-1)?.branch.entries ?? top).push(branch)
-      open.push({ depth, branch })
+      const siblings = open.at(-1)?.branch.entries ?? top
+      if (link) {
+        const target = { to: 'address' as const, url: link.url }
+        siblings.push({ ...newLink(id, shortened(title, 200), target), entries: [] })
+        lastLink = Math.min(lastLink, depth)
+      } else {
+        const branch = { ...newPage(id, title, { label }), entries: [] as Branch[] }
+        siblings.push(branch)
+        open.push({ depth, branch })
+      }
     }
     lines.push({ number, level, title, label, id, warnings })
   }

@@ -127,7 +127,7 @@ interface Unsettled {
 
 function targetOf(outline: Outline, label: string): LinkTarget {
   const { url = '' } = outline.attributes
-  if (isAllowedTarget(url)) return { to: 'address', url }
+  if (url === '' || isAllowedTarget(url)) return { to: 'address', url }
   throw new InputFault(
     `“${label}” leads to ${url}, which is not an http:, https:, mailto: or tel: address.`,
     outline.place,

@@ -28,6 +28,7 @@ function readYesNo(cell: string): boolean | undefined {
 
 /** Where a link leads, as `targetText` writes it. What is no address is the id of an entry. */
 function readTarget(cell: string): LinkTarget {
+  if (cell === '') return { to: 'address', url: '' }
   const pointer = readPointer(cell)
   if (pointer?.to === 'site-file') return { to: 'file', file: pointer.id }
   if (/^[a-z][a-z0-9+.-]*:/i.test(cell)) return { to: 'address', url: cell }

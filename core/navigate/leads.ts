@@ -4,13 +4,13 @@ import { isWritten, type Site } from '../plan/site.ts'
 import type { PickedLink } from '../plan/surround/pickedLink.ts'
 
 /**
- * Where a target leads in the end: a link of the plan leads on. Undefined for what is not there, for a group, for a page
+ * Where a target leads in the end: a link of the plan leads on. Undefined for what is not said, not there, for a group, for a page
  * that is not written, and for links that lead to each other.
  */
 export function endOf(site: Site, target: LinkTarget): LinkTarget | undefined {
   const seen = new Set<EntryId>()
   for (let at = target; ;) {
-    if (at.to === 'address') return at
+    if (at.to === 'address') return at.url === '' ? undefined : at
     if (at.to === 'file') return site.files.has(at.file) ? at : undefined
     const entry = site.plan.entries.get(at.entry)
     if (entry?.kind !== 'link') return isWritten(site, entry) ? at : undefined

@@ -88,12 +88,24 @@ const toEntry = v.strictObject({
 })
 const toFile = v.strictObject({ to: v.literal('file'), file: entryIdSchema })
 
+/** The same, or empty where its author has not said yet where it leads. */
+const toAddressOrNone = v.strictObject({
+  to: v.literal('address'),
+  url: v.pipe(
+    line(2000),
+    v.check(
+      (url) => url === '' || isAllowedTarget(url),
+      'must be an address that starts with http:, https:, mailto: or tel:',
+    ),
+  ),
+})
+
 /** Where a redirect can lead. */
 export const redirectTargetSchema = v.variant('to', [toAddress, toEntry])
 export type RedirectTarget = v.InferOutput<typeof redirectTargetSchema>
 
 /** Where a link can lead: to an address, to another entry, to a file of the site. */
-export const targetSchema = v.variant('to', [toAddress, toEntry, toFile])
+export const targetSchema = v.variant('to', [toAddressOrNone, toEntry, toFile])
 export type LinkTarget = v.InferOutput<typeof targetSchema>
 
 /** What each field of an entry may hold, whatever the kind. Empty text means "not set". */
@@ -163,6 +175,7 @@ export const linkSchema = v.strictObject({
 })
 export type LinkEntry = v.InferOutput<typeof linkSchema>
 
+export const entrySchema = v.variant('kind', [pageSchema, groupSchema, linkSchema])
 export type Entry = PageEntry | GroupEntry | LinkEntry
 export type EntryKind = Entry['kind']
 

@@ -229,6 +229,11 @@ const CHANGES: { readonly [Kind in SingleChange['kind']]: (d: Drawing) => object
   },
   remove: (d) => ({ entries: d.below(3) === 0 ? [d.entry, d.entry] : [d.entry] }),
   move: (d) => ({ entry: d.entry, parent: d.entry, place: d.below(5) }),
+  replaceEntry: (d) => {
+    const id = d.entry
+    const page = { ...newPage(id, d.text), banner: FIELD_VALUES.banner(d), body: FIELD_VALUES.body(d) }
+    return { entry: d.of<object>([page, newGroup(id, d.text), newLink(id, d.text, target(d))]) }
+  },
   setEntry: (d) => {
     const entry = d.entry
     const kind = d.site.plan.entries.get(entry)?.kind ?? 'page'

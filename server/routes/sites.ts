@@ -14,6 +14,9 @@ const SITE_FILE = 'application/vnd.viatica.site+json'
 
 const newSiteSchema = v.strictObject({ name: settingSchemas.name })
 
+/** A name that stands for that of the file. */
+const importSchema = v.object({ name: v.optional(settingSchemas.name) })
+
 /** Making, reading and removing sites. */
 export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
   const routes = Router()
@@ -31,8 +34,10 @@ export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
       let id: string
       const kind = request.is(SITE_FILE) ? 'site file' : request.is(OPML) ? 'outline' : undefined
       if (kind) {
+        const { name } = v.parse(importSchema, request.query)
         const { site, contents } = await workshop.read({ kind, bytes: bodyOf(request) })
-        id = await store.create(site, contents)
+        const settings = { ...site.settings, ...(name === undefined ? {} : { name }) }
+        id = await store.create({ ...site, settings }, contents)
       } else if (request.is('json')) {
         const { name } = v.parse(newSiteSchema, request.body)
         id = await store.create(newSite(name, 'home'), new Map())

@@ -47,6 +47,8 @@ export interface Revised {
 export interface SiteSummary {
   readonly id: string
   readonly name: string
+  readonly tagline: string
+  readonly baseUrl: string
   readonly pages: number
   readonly changedAt: string
 }
@@ -164,9 +166,10 @@ export class SiteStore {
   /** All sites, the last changed first. */
   async list(): Promise<SiteSummary[]> {
     const { rows } = await this.#database.raw<{
-      rows: { id: string; name: string; pages: number; changed_at: Date }[]
+      rows: { id: string; name: string; tagline: string; baseUrl: string; pages: number; changed_at: Date }[]
     }>(
       `select sites.id, settings->>'name' as name, changed_at,
+         coalesce(settings->>'tagline', '') as tagline, coalesce(settings->>'baseUrl', '') as "baseUrl",
          (select count(*)::int from entries where site_id = sites.id and kind = 'page') as pages
        from sites order by changed_at desc, sites.id`,
     )

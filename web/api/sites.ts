@@ -8,6 +8,8 @@ import { request } from './request.ts'
 export interface SiteSummary {
   readonly id: string
   readonly name: string
+  readonly tagline: string
+  readonly baseUrl: string
   readonly pages: number
   readonly changedAt: string
 }
@@ -39,11 +41,14 @@ export const sitesApi = {
 
   createFromSiteFile: (text: string) => request<{ id: string }>('POST', '/api/sites', text, SITE_FILE_TYPE),
 
-  /** Makes a site from the text of a file: OPML when it begins as XML does, else a site file. */
-  createFromText: (text: string) =>
+  /**
+   * Makes a site from the text of a file: OPML when it begins as XML does, else a site file.
+   * @param name of the site; empty for that of the file
+   */
+  createFromText: (text: string, name: string) =>
     request<{ id: string }>(
       'POST',
-      '/api/sites',
+      name === '' ? '/api/sites' : `/api/sites?${new URLSearchParams({ name })}`,
       text,
       text.trimStart().startsWith('<') ? OPML_TYPE : SITE_FILE_TYPE,
     ),

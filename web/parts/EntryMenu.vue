@@ -36,6 +36,11 @@ const entries = computed((): MenuEntry[] => [
     disabled: !shaping.canMove[direction],
   })),
   { key: 'move', label: 'Move under …', keys: 'M', disabled: shaping.isHome },
+  {
+    key: 'turn',
+    label: chosen.entry?.kind === 'group' ? 'Change to page' : 'Change to group',
+    disabled: !shaping.canTurn,
+  },
   { key: 'title', label: 'Sort what is under it by title', disabled: !hasChildren.value },
   { key: 'file name', label: 'Sort what is under it by file name', disabled: !hasChildren.value },
   { key: 'overview', label: 'List subpages in its content', disabled: !shaping.canBeOverview },
@@ -52,6 +57,8 @@ function act(key: string): void {
       return shaping.begin(key, 'beside')
     case 'site map':
       return shaping.addSiteMap()
+    case 'turn':
+      return void shaping.turn()
     case 'overview':
       return shaping.makeOverview()
     case 'rename':

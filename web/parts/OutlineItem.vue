@@ -35,6 +35,7 @@ const findings = computed(() => proof.byEntry.get(props.row.id))
 const address = computed(() => {
   const at = entry.value
   if (at.kind === 'link') {
+    if (at.target.to === 'address' && at.target.url === '') return 'leads nowhere'
     if (at.target.to === 'address') return at.target.url.replace(/^(https?:\/\/|mailto:|tel:)/, '')
     const path =
       at.target.to === 'file'
@@ -123,7 +124,7 @@ onBeforeUnmount(() => cleanup?.())
     <IconPin v-if="isPinned" :size="13" class="off" role="img" aria-label="pinned address" />
     <EntryMenu v-if="isLead" />
     <button
-      v-else-if="row.hasChildren"
+      v-if="row.hasChildren"
       type="button"
       class="small-button fold"
       tabindex="-1"
@@ -132,7 +133,7 @@ onBeforeUnmount(() => cleanup?.())
     >
       <component :is="row.isOpen ? IconChevronDown : IconChevronRight" :size="15" aria-hidden="true" />
     </button>
-    <span v-else class="no-fold" />
+    <span v-else-if="!isLead" class="no-fold" />
   </div>
 </template>
 

@@ -15,6 +15,7 @@ import {
   stepOf,
   topmost,
 } from '@viatica/core/shape/shape.ts'
+import { otherKind } from '@viatica/core/shape/kind.ts'
 import { overviewOf, siteMapPage } from '@viatica/core/shape/overview.ts'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
@@ -30,10 +31,10 @@ export type DropPlace = 'before' | 'after' | 'under'
 /** A dialog that belongs to the chosen entries. */
 export type ShapeDialog = 'remove' | 'move' | 'copy' | 'paste'
 
-function newBranch(kind: EntryKind, id: EntryId, name: string, home: EntryId): Branch {
+function newBranch(kind: EntryKind, id: EntryId, name: string): Branch {
   if (kind === 'page') return { ...newPage(id, name), entries: [] }
   if (kind === 'group') return { ...newGroup(id, name), entries: [] }
-  return { ...newLink(id, name, { to: 'entry', entry: home, fragment: '' }), entries: [] }
+  return { ...newLink(id, name, { to: 'address', url: '' }), entries: [] }
 }
 
 /** What can be done to the chosen entries in the hierarchy; the same for keys, buttons, menus and drag. */
@@ -132,7 +133,7 @@ export const useShaping = defineStore('shaping', () => {
     if (!draft || name.trim() === '') return false
     const id = crypto.randomUUID()
     const { kind, parent, place } = draft
-    const branch = newBranch(kind, id, name.trim(), plan.value.home)
+    const branch = newBranch(kind, id, name.trim())
     if (!openSite.makeOrTell({ kind: 'add', parent, place, branches: [branch] })) return false
     chosen.choose(id)
     return true
@@ -191,6 +192,13 @@ export const useShaping = defineStore('shaping', () => {
       openSite.notice = `What is under “${labelOf(chosen.entry!)}” stands in the order of its ${key}s already.`
   }
 
+  const turned = computed(() => otherKind(openSite.site!, chosen.id))
+
+  /** Makes the chosen page a group, or the group a page, after asking where that takes addresses away. */
+  async function turn(): Promise<void> {
+    await makeMove(turned.value, true)
+  }
+
   const today = () => new Date().toISOString().slice(0, 10)
   const overviewChange = computed(() => overviewOf(openSite.site!, chosen.id, today()))
 
@@ -208,6 +216,8 @@ export const useShaping = defineStore('shaping', () => {
   }
 
   return {
+    canTurn: computed(() => turned.value !== undefined),
+    turn,
     canBeOverview: computed(() => overviewChange.value !== undefined),
     makeOverview,
     addSiteMap,

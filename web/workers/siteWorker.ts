@@ -214,6 +214,7 @@ export class SiteWork {
       levelsAbove: ancestorsOf(plan, parent).length + 1,
       present: plan.entries.size,
       known: new Set(titles),
+      ...(parent === plan.home ? { home: { id: plan.home, siteName: this.#site!.settings.name } } : {}),
     })
     if (branches.length === 0) return { lines, paths: new Map(), change: undefined, refused: undefined }
     const change: Add = { kind: 'add', parent, place, branches: [...branches] }

@@ -45,6 +45,7 @@ describe('changes of every kind and setting', () => {
       'add',
       'remove',
       'move',
+      'replaceEntry',
       'addFile',
       'setFile',
       'removeFile',

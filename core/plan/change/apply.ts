@@ -1,6 +1,6 @@
 import type { Site } from '../site.ts'
 import type { Change, SingleChange } from './change.ts'
-import { setEntryField, setSetting } from './fields.ts'
+import { replaceEntry, setEntryField, setSetting } from './fields.ts'
 import { addFile, removeFile, setFile } from './files.ts'
 import { addBranches, moveBranch, removeBranches } from './hierarchy.ts'
 import type { Own } from './own.ts'
@@ -25,6 +25,8 @@ function outcomeOf(site: Site, change: SingleChange, own: Own): Partial<Site> & 
       return removeBranches(site.plan, change, own)
     case 'move':
       return moveBranch(site.plan, change, own)
+    case 'replaceEntry':
+      return replaceEntry(site, change, own)
     case 'setEntry':
       return setEntryField(site, change, own)
     case 'setSite':

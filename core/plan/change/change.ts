@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { branchSchema } from '../branch.ts'
-import { type EntryField, entryIdSchema, fieldSchemas } from '../entry.ts'
+import { type EntryField, entryIdSchema, entrySchema, fieldSchemas } from '../entry.ts'
 import { siteFileSchema } from '../file.ts'
 import { type SettingName, settingSchemas } from '../site.ts'
 import { listOf } from '../../standard/list.ts'
@@ -45,6 +45,9 @@ const moveSchema = v.strictObject({
   over,
 })
 
+/** Puts an entry of another kind in the place of one: it keeps its id, where it stands, and what stands under it. */
+const replaceEntrySchema = v.strictObject({ kind: v.literal('replaceEntry'), entry: entrySchema, over })
+
 const SETTING_NAMES = Object.keys(settingSchemas) as SettingName[]
 const FIELD_NAMES = Object.keys(fieldSchemas) as EntryField[]
 
@@ -86,6 +89,7 @@ const removeFileSchema = v.strictObject({ kind: v.literal('removeFile'), file: e
 export type Add = v.InferOutput<typeof addSchema>
 export type Remove = v.InferOutput<typeof removeSchema>
 export type Move = v.InferOutput<typeof moveSchema>
+export type ReplaceEntry = v.InferOutput<typeof replaceEntrySchema>
 export type AddFile = v.InferOutput<typeof addFileSchema>
 export type SetFile = v.InferOutput<typeof setFileSchema>
 export type RemoveFile = v.InferOutput<typeof removeFileSchema>
@@ -112,7 +116,17 @@ export type SetSite = {
 
 /** A change that does one thing. */
 export type SingleChange =
-  Add | Remove | Move | SetEntry | SetSite | AddFile | SetFile | RemoveFile | Restore | SurroundChange
+  | Add
+  | Remove
+  | Move
+  | ReplaceEntry
+  | SetEntry
+  | SetSite
+  | AddFile
+  | SetFile
+  | RemoveFile
+  | Restore
+  | SurroundChange
 /** Several changes that are made, and undone, as one. */
 export interface Batch {
   readonly kind: 'batch'
@@ -127,6 +141,7 @@ const anySingleSchema = v.variant('kind', [
   addSchema,
   removeSchema,
   moveSchema,
+  replaceEntrySchema,
   setEntrySchema,
   setSiteSchema,
   addFileSchema,

@@ -84,6 +84,8 @@ export function thingWords(before: Site, change: SingleChange): string {
       return change.entries.length === 1 ? named(before, change.entries[0]!) : 'One of the entries'
     case 'move':
       return named(before, change.entry)
+    case 'replaceEntry':
+      return named(before, change.entry.id)
     case 'setEntry':
       return `${named(before, change.entry)}: the ${FIELD_WORDS[change.field]}`
     case 'setSite':
@@ -124,6 +126,8 @@ export function changeWords(before: Site, change: Change): string {
       return before.plan.parents.get(change.entry) === change.parent
         ? `${named(before, change.entry)} reordered`
         : `${named(before, change.entry)} moved under ${named(before, change.parent)}`
+    case 'replaceEntry':
+      return `${named(before, change.entry.id)} is now a ${change.entry.kind}`
     case 'setEntry':
       return setEntryWords(before, change)
     case 'setSite':

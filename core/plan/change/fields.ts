@@ -1,9 +1,9 @@
 import { settleRedirects } from '../../address/redirects.ts'
 import { settingsFault } from '../siteFault.ts'
 import { type Entry, FIELDS_OF_KIND, labelOf, type LinkTarget } from '../entry.ts'
-import type { Plan } from '../plan.ts'
+import { childrenOf, type Plan } from '../plan.ts'
 import type { Settings, Site } from '../site.ts'
-import type { SetEntry, SetSite } from './change.ts'
+import type { ReplaceEntry, SetEntry, SetSite } from './change.ts'
 import { type Own, ownCopy } from './own.ts'
 import { ChangeRefused } from './refused.ts'
 
@@ -48,6 +48,24 @@ export function setEntryField(site: Site, change: SetEntry, own: Own): { plan: P
     ...(change.field === 'target' ? { back: true } : {}),
   } as SetEntry
   return { plan: { ...plan, entries }, inverse }
+}
+
+/** Puts an entry of another kind in the place of one. @throws ChangeRefused where it cannot stand there */
+export function replaceEntry(
+  site: Site,
+  { entry }: ReplaceEntry,
+  own: Own,
+): { plan: Plan; inverse: ReplaceEntry } {
+  const { plan } = site
+  const before = plan.entries.get(entry.id)
+  if (!before) throw new ChangeRefused('This entry is no longer in the plan.')
+  if (entry.id === plan.home && (entry.kind !== 'page' || entry.state === 'planned'))
+    throw new ChangeRefused('The home page is a page, and draft or ready.')
+  if (entry.kind === 'link' && childrenOf(plan, entry.id).length > 0)
+    throw new ChangeRefused(`Nothing can stand under a link, as it does under “${labelOf(before)}”.`)
+  if (entry.kind === 'page' && entry.banner) checkPicture(site, entry.banner.file)
+  const entries = ownCopy(plan.entries, own).set(entry.id, entry)
+  return { plan: { ...plan, entries }, inverse: { kind: 'replaceEntry', entry: before } }
 }
 
 /** Sets a setting of the site. @throws ChangeRefused when it cannot hold beside what the site has. */

@@ -26,6 +26,8 @@ function written(change: SingleChange): unknown {
       return change.file
     case 'setPiece':
       return change.piece
+    case 'replaceEntry':
+      return change.entry
     case 'setMenu':
       return change.menu
     case 'remove':
@@ -62,6 +64,8 @@ export function writtenOver(site: Site, change: SingleChange): unknown {
       // The day on which a text was changed says nothing of the text.
       return change.field === 'body' ? (value as Body | undefined)?.html : value
     }
+    case 'replaceEntry':
+      return site.plan.entries.get(change.entry.id)
     case 'remove':
       return branches(site, change.entries)
     case 'move':

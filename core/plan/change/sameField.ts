@@ -28,6 +28,7 @@ export function setsSameField(a: Change, b: Change): boolean {
     case 'add':
     case 'remove':
     case 'move':
+    case 'replaceEntry':
     case 'addFile':
     case 'removeFile':
     case 'addPiece':

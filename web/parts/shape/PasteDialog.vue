@@ -35,7 +35,9 @@ const destination = computed(() => {
 
 const { text, reading, isCurrent } = useListReading(shaping.pasted, () => destination.value)
 
-const count = computed(() => reading.value.lines.filter(({ id }) => id !== undefined).length)
+const count = computed(
+  () => reading.value.lines.filter(({ id }) => id !== undefined && id !== openSite.site!.plan.home).length,
+)
 
 function add(): void {
   const { change } = reading.value

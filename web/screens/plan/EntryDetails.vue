@@ -87,6 +87,7 @@ function pinHere(): void {
 }
 /** Why the name of the file is what it is, when the author did not choose it just so. */
 const nameReason = computed(() => {
+  if (entry.value.kind === 'group') return folderWords.value
   const wished = entry.value.kind === 'link' ? '' : wishedName(entry.value, site.value.settings.separator)
   if (isHome.value) return 'The home page is always index.'
   if (pin.value && entry.value.kind === 'page' && entry.value.fileName === '')
@@ -95,6 +96,14 @@ const nameReason = computed(() => {
   return entry.value.kind !== 'link' && entry.value.fileName === ''
     ? `${name.value}, from the ${derivedFrom.value}`
     : ''
+})
+/** What the name of a group is for: it has no file of its own. */
+const folderWords = computed(() => {
+  const { layout, carrySection, separator } = site.value.settings
+  if (layout !== 'flat') return `what is under it is in the folder ${name.value}/`
+  return carrySection
+    ? `what is under it starts with ${name.value}${separator}`
+    : 'not used: all files are in one folder'
 })
 const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title'))
 </script>
@@ -128,7 +137,7 @@ const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title
     <TargetField v-if="entry.kind === 'link'" :target="entry.target" :save="setter('target')" />
     <SavedText
       v-if="entry.kind !== 'link' && !isHome"
-      label="File name"
+      :label="entry.kind === 'group' ? 'Folder name' : 'File name'"
       code
       :value="entry.fileName"
       :placeholder="wishedName({ ...entry, fileName: '' }, site.settings.separator)"

@@ -52,9 +52,10 @@ async function fromFile(event: Event): Promise<void> {
   const text = await file.text()
   input.value = ''
   const isTable = /\.(csv|tsv)$/i.test(file.name)
-  const siteName = name.value.trim() || file.name.replace(/\.[^.]*$/, '').slice(0, 200)
+  const typed = name.value.trim()
+  const fileName = file.name.replace(/\.[^.]*$/, '').slice(0, 200)
   await make(async () =>
-    isTable ? (await sites()).startFromTable(text, siteName) : sitesApi.createFromText(text),
+    isTable ? (await sites()).startFromTable(text, typed || fileName) : sitesApi.createFromText(text, typed),
   )
 }
 </script>
@@ -86,7 +87,10 @@ async function fromFile(event: Event): Promise<void> {
           <span class="with-icon"><IconFileImport :size="17" aria-hidden="true" /> Import …</span>
         </Button>
       </p>
-      <p class="quiet">A file can be a site file (JSON), an outline (OPML) or rows (CSV).</p>
+      <p class="quiet">
+        A file can be a site file (JSON), an outline (OPML) or rows (CSV). A name typed above takes the place
+        of its own.
+      </p>
       <input
         ref="chooser"
         type="file"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { IconTrash } from '@tabler/icons-vue'
 import { Alert, Button, Empty, Spin } from 'ant-design-vue'
-import { onBeforeUnmount, onMounted, shallowRef } from 'vue'
+import { computed, onBeforeUnmount, onMounted, shallowRef } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'
 import { access } from '../../api/access.ts'
 import { useAttempt } from '../../api/attempt.ts'
@@ -18,6 +18,13 @@ const { trouble, attempt } = useAttempt()
 const removing = shallowRef<SiteSummary>()
 
 const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short' })
+
+/** Names that several sites have: these are told apart by what else they are called, and by their ids. */
+const sharedNames = computed(() => {
+  const names = (sites.value ?? []).map(({ name }) => name.trim().toLowerCase())
+  return new Set(names.filter((name, at) => names.indexOf(name) !== at))
+})
+const isShared = ({ name }: SiteSummary) => sharedNames.value.has(name.trim().toLowerCase())
 
 /** Sites with edits that were kept in this browser when their window was closed. */
 const waiting = shallowRef<ReadonlyMap<string, number>>(new Map())
@@ -89,6 +96,10 @@ onMounted(() => {
           <li v-for="site in sites" :key="site.id">
             <RouterLink :to="{ name: 'plan', params: { id: site.id } }" class="arm">
               <span class="name">{{ site.name }}</span>
+              <span v-if="isShared(site)" class="facts">
+                <template v-if="site.baseUrl || site.tagline">{{ site.baseUrl || site.tagline }} · </template
+                ><code>{{ site.id.slice(0, 6) }}</code>
+              </span>
               <span class="facts">
                 {{ site.pages }} {{ site.pages === 1 ? 'page' : 'pages' }} · changed
                 {{ day.format(new Date(site.changedAt)) }}
@@ -97,7 +108,7 @@ onMounted(() => {
             </RouterLink>
             <IconButton
               :icon="IconTrash"
-              :label="`Remove ${site.name}`"
+              :label="isShared(site) ? `Remove ${site.name} (${site.id.slice(0, 6)})` : `Remove ${site.name}`"
               title="Remove"
               @click="removing = site"
             />
