@@ -133,7 +133,7 @@ const WITHIN = [
   /\bout one level\b/,
   /\bamong its siblings\b/,
   /\bwill stand last\b/,
-  /\bName in menus\b/,
+  /\bname in menus\b/i,
   /\bin the window:/,
   /\bFirst heading\b/,
   /\bStands in\b/,

@@ -55,7 +55,7 @@ describe('a pasted list', () => {
     expect(read(text).lines.filter(({ id }) => id === undefined)).toEqual([])
   })
 
-  test('rows of a spreadsheet say the level by their column, and the name in menus beside the title', () => {
+  test('rows of a spreadsheet say the level by their column, and the menu label beside the title', () => {
     const { branches, lines } = read(
       'Visit\tSee us\n\tGetting here\t\n\t"Times ""and"" days"\tTimes\nBoats\t',
     )

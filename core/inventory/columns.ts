@@ -53,7 +53,7 @@ export const COLUMNS: readonly Column[] = [
   { name: 'kind', value: ({ entry }) => entry.kind },
   { name: 'parent', value: ({ entry, plan }) => plan.parents.get(entry.id) ?? '' },
   fieldColumn('title', 'title'),
-  fieldColumn('name in menus', 'label'),
+  fieldColumn('menu label', 'label'),
   fieldColumn('file name', 'fileName'),
   fieldColumn('description', 'description'),
   fieldColumn('state', 'state'),

@@ -159,7 +159,7 @@ describe('a new site from rows', () => {
     ['title,depth\nHome,0\nOther,0', /Row 3, column “depth”: only the first row is the home page/],
     ['id,title,parent\nh,Home,\na,A,b\nb,B,h', /Row 3, column “parent”: no row before this one/],
     ['title,state\nHome,planned', /Row 2, column “state”: the home page must be draft or ready/],
-    ['title,kind\nHome,group', /Row 2, column “name in menus”: must not be empty/],
+    ['title,kind\nHome,group', /Row 2, column “menu label”: must not be empty/],
     ['title,file name\nHome,\nA,a:b', /Row 3, column “file name”: A file name cannot contain/],
     ['title', /no rows below its head/],
   ])('what is no plan is refused with its row and column (%#)', (text, message) => {

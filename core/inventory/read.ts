@@ -44,7 +44,7 @@ const ID = columnNamed('id')!
 const KIND = columnNamed('kind')!
 const PARENT = columnNamed('parent')!
 const TITLE = columnNamed('title')!
-const LABEL = columnNamed('name in menus')!
+const LABEL = columnNamed('menu label')!
 
 /** A cell as the value that its field takes. @throws InputFault */
 function valueOf(row: TableRow, column: Column, field: EntryField): unknown {

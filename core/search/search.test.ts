@@ -18,12 +18,12 @@ const site = {
 }
 const found = (words: string) => search(site, words).map(({ entry, foundIn }) => `${entry}: ${foundIn}`)
 
-test('a search finds by title, name in menus, address, text and note, the better place first', () => {
+test('a search finds by title, menu label, address, text and note, the better place first', () => {
   expect(found('tanyard')).toEqual(['b: title', 'a: title', 'c: address', 'home: text'])
   expect(found('YARD ')).toEqual(['a: title', 'b: title', 'c: address', 'home: text'])
   expect(found('cafe')).toEqual(['c: title'])
   expect(found('miller')).toEqual(['c: note'])
-  expect(found('mills')).toEqual(['d: name in menus'])
+  expect(found('mills')).toEqual(['d: menu label'])
   expect(found('locks & more')).toEqual(['home: text'])
   expect(found('nothing of this')).toEqual([])
   expect(found('  ')).toEqual([])

@@ -5,7 +5,7 @@ import { walk } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 
 /** Where in an entry the words were found; what comes first here counts for more. */
-export const FOUND_IN = ['title', 'name in menus', 'address', 'text', 'note'] as const
+export const FOUND_IN = ['title', 'menu label', 'address', 'text', 'note'] as const
 export type FoundIn = (typeof FOUND_IN)[number]
 
 /** An entry that was found. */
@@ -50,7 +50,7 @@ function foldedOnce(holder: object, text: string): string {
 }
 
 /**
- * Finds entries by title, name in menus, address, text or note: the better place first, then what begins with the
+ * Finds entries by title, menu label, address, text or note: the better place first, then what begins with the
  * words, then plan order.
  * @param most how many to give back at most
  */
@@ -64,13 +64,13 @@ export function search(site: Site, words: string, most = 50): Found[] {
       entry.kind === 'page'
         ? [
             ['title', entry.title],
-            ['name in menus', entry.label],
+            ['menu label', entry.label],
             ['address', paths.get(entry.id)!],
             ['text', textOfBody(entry.body), foldedOnce(entry.body, textOfBody(entry.body))],
             ['note', entry.note],
           ]
         : [
-            ['name in menus', entry.label],
+            ['menu label', entry.label],
             ['note', entry.note],
           ]
     for (const [foundIn, text, known] of places) {

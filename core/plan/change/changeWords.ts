@@ -24,7 +24,7 @@ function namedWithAllUnder(site: Site, id: EntryId): string {
 
 const FIELD_WORDS: Readonly<Record<SetEntry['field'], string>> = {
   title: 'title',
-  label: 'name in menus',
+  label: 'menu label',
   fileName: 'file name',
   heading: 'heading',
   description: 'description',

@@ -105,7 +105,7 @@ const folderWords = computed(() => {
     ? `what is under it starts with ${name.value}${separator}`
     : 'not used: all files are in one folder'
 })
-const derivedFrom = computed(() => (entry.value.label ? 'name in menus' : 'title'))
+const derivedFrom = computed(() => (entry.value.label ? 'menu label' : 'title'))
 </script>
 
 <template>

@@ -322,5 +322,14 @@ watch(
   .rules {
     grid-template-columns: minmax(0, 1fr);
   }
+
+  .form {
+    overflow: visible;
+  }
+
+  .list {
+    flex: none;
+    height: 260px;
+  }
 }
 </style>

@@ -69,7 +69,7 @@ async function goBackTo({ revision, words }: PastChange): Promise<void> {
         <li v-for="change in ofDay" :key="change.revision">
           <time :datetime="change.madeAt">{{ time.format(new Date(change.madeAt)) }}</time>
           <span class="words">{{ change.words }}</span>
-          <span v-if="change === changes![0]" class="quiet">where the site stands</span>
+          <span v-if="change === changes![0]" class="quiet">current version</span>
           <button
             v-else
             type="button"
@@ -83,11 +83,11 @@ async function goBackTo({ revision, words }: PastChange): Promise<void> {
       </ol>
     </section>
     <p v-if="changes && changes.length > 0 && !hasMore" class="start">
-      <span>The site as it was made</span>
+      <span>Site created</span>
       <button
         type="button"
         class="link-button"
-        @click="goBackTo({ revision: 0, words: 'the site as it was made', madeAt: '' })"
+        @click="goBackTo({ revision: 0, words: 'the site as it was created', madeAt: '' })"
       >
         Restore this version
       </button>

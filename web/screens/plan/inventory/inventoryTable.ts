@@ -32,7 +32,7 @@ export const HIDDEN_AT_FIRST: Readonly<Record<string, boolean>> = Object.fromEnt
 /** How wide columns are, in pixels. */
 const WIDTHS: Readonly<Record<string, number>> = {
   title: 172,
-  'name in menus': 112,
+  'menu label': 112,
   'file name': 96,
   description: 260,
   state: 86,

@@ -18,7 +18,7 @@ import { sitesApi } from '../../../api/sites.ts'
 import { useRoute } from 'vue-router'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useWriting } from '../../../stores/writing.ts'
-import { isPartOfLine } from '../computedParts.ts'
+import { computedName, isPartOfLine } from '../computedParts.ts'
 import { type Insertion, type Picture, pictureHtml } from '../insertion.ts'
 import { placeAsked } from '../placeAsked.ts'
 import { copiedSlice, rememberCopied } from './clipboard.ts'
@@ -116,6 +116,10 @@ const keptAt = computed(() => {
   const isKept = selection instanceof NodeSelection && selection.node.type.name.startsWith('kept')
   return isKept ? selection.from : undefined
 })
+
+const keptHtml = computed(() =>
+  keptAt.value === undefined ? '' : String(editor.value!.state.doc.nodeAt(keptAt.value)?.attrs['html'] ?? ''),
+)
 
 /** Puts HTML where the caret is: a line into the line, blocks between blocks. */
 function insertNodes(html: string): void {
@@ -269,7 +273,7 @@ defineExpose({ insert, giveHeadingId, show, selected })
       <Button size="small" @click="takeOutPicture">Remove picture</Button>
     </div>
     <div v-if="keptAt !== undefined" class="leads">
-      <span>Kept as HTML</span>
+      <span>{{ computedName(keptHtml) ?? 'Kept as HTML' }}</span>
       <Button size="small" @click="editHtml(keptAt)">Edit HTML</Button>
       <Button size="small" @click="removeKept">Remove</Button>
     </div>
