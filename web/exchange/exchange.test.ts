@@ -10,7 +10,7 @@ import { Refusal } from '../api/request.ts'
 import { siteServer } from '../api/siteServer.ts'
 import { Exchange } from './exchange.ts'
 import { KeptInBrowser } from './keptInBrowser.ts'
-import type { KeptEdit, Taken } from './keeping.ts'
+import type { KeptEdit, TypedText, Taken } from './keeping.ts'
 import type { Hearing, SiteServer } from './server.ts'
 
 let server: Serving
@@ -74,6 +74,22 @@ class Remembering extends KeptInBrowser {
   readonly all = new Map<string, KeptEdit>()
   /** Those in whose place longer ones of the same field stand. */
   readonly replaced = new Set<string>()
+  /** How much is being written: what a window had begun to write goes on after it broke off. */
+  writing = 0
+
+  async #counted(work: Promise<void>): Promise<void> {
+    this.writing++
+    await work
+    this.writing--
+  }
+
+  override putTyped(text: TypedText): Promise<void> {
+    return this.#counted(super.putTyped(text))
+  }
+
+  override removeTyped(id: string): Promise<void> {
+    return this.#counted(super.removeTyped(id))
+  }
 
   override async putEdit(edit: KeptEdit, takes: Taken = {}): Promise<void> {
     if (takes.edit !== undefined) {
@@ -83,7 +99,7 @@ class Remembering extends KeptInBrowser {
     // Another window may have taken it up as it was: two windows with two changes under one id would both be right.
     if (edit.apart === undefined) expect(this.all.get(edit.id)?.change ?? edit.change).toEqual(edit.change)
     this.all.set(edit.id, edit)
-    await super.putEdit(edit, takes)
+    await this.#counted(super.putEdit(edit, takes))
   }
 }
 
@@ -319,6 +335,7 @@ test('whatever happens in which order, windows show what the server has, and eve
       }
       // What a window that broke off left behind is taken up when its site is opened again.
       await later(5)
+      while (keeping.writing > 0) await later(1)
       for (const site of sites) browsers.push(new Browser(wires, keeping, living, site))
       await comeToRest(wires, browsers, sites)
 
