@@ -5,14 +5,13 @@ import { ruleOf } from '@viatica/core/check/rules.ts'
 import { applyChange } from '@viatica/core/plan/change/apply.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { wordsOfSite } from '@viatica/core/spelling/spelling.ts'
-import british from 'dictionary-en-gb'
-import nspell from 'nspell'
+import { dictionaryOf } from '@viatica/core/testing/dictionary.ts'
 import { loadDamagedDemo, loadDemo } from './load.ts'
 
-const dictionary = nspell(Buffer.from(british.aff), Buffer.from(british.dic))
+const dictionary = await dictionaryOf('en-gb')
 
 function findings(site: Site) {
-  const unknown = new Set([...wordsOfSite(site)].filter((word) => !dictionary.correct(word)))
+  const unknown = new Set([...wordsOfSite(site)].filter((word) => !dictionary.testSpelling(word)))
   return new Checker().check(site, unknown)
 }
 

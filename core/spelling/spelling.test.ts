@@ -1,5 +1,3 @@
-import { createHunspellFromFiles } from 'hunspell-wasm'
-import { fileURLToPath } from 'node:url'
 import { Checker } from '../check/checker.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import type { Change } from '../plan/change/change.ts'
@@ -9,16 +7,11 @@ import { dictionariesFor, speller, spellingsIn, wordsOfSite } from './spelling.t
 import fc from 'fast-check'
 import { standings } from '../plan/surround/surround.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
+import { dictionaryOf } from '../testing/dictionary.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { respeltMenu, respeltPiece } from './around.ts'
 import { wordsInBody, wordsInText } from './wordsToLookUp.ts'
 
-/** A dictionary as Hunspell projects share it. */
-function dictionaryOf(language: string) {
-  const file = (ending: string) =>
-    fileURLToPath(import.meta.resolve(`dictionary-${language}`)).replace(/index\.js$/, `index.${ending}`)
-  return createHunspellFromFiles(file('aff'), file('dic'))
-}
 const british = await dictionaryOf('en-gb')
 
 const after = (site: Site, ...changes: Change[]) =>
