@@ -102,6 +102,7 @@ async function buildSurround(page: Page): Promise<void> {
 
   await page.getByRole('link', { name: 'Menus', exact: true }).click()
   await page.getByRole('button', { name: 'Add a menu from the plan' }).click()
+  await expect(side.getByLabel('Name', { exact: true })).toBeFocused()
   await side.getByLabel('Name', { exact: true }).fill('In this section')
   await side.getByLabel('Name', { exact: true }).press('Enter')
   await side.getByLabel('Starts from').selectOption('the section that a page is in')

@@ -4,6 +4,7 @@ import { applyChange } from '../plan/change/apply.ts'
 import type { SetEntry, SingleChange } from '../plan/change/change.ts'
 import { ChangeRefused } from '../plan/change/refused.ts'
 import type { EntryField } from '../plan/entry.ts'
+import { newLink } from '../plan/newEntry.ts'
 import type { Site } from '../plan/site.ts'
 import type { Piece } from '../plan/surround/piece.ts'
 import { arbitraryPick, arbitrarySite, changeOfPick } from '../testing/arbitrarySite.ts'
@@ -382,6 +383,32 @@ const CASES: readonly (readonly [string, readonly SingleChange[], number, readon
     [body('times', '<p>To do this, come early.</p>'), set('access', 'description', 'Today')],
   ],
   ['empty-page', [body('times', '<p> </p>')], 1, [body('times', ''), set('times', 'state', 'draft')]],
+  [
+    'link-without-target',
+    [
+      {
+        kind: 'add',
+        parent: 'visit',
+        place: 9,
+        branches: [
+          { ...newLink('none', 'Shop', { to: 'address', url: '' }), entries: [] },
+          { ...newLink('planned', 'Later', { to: 'entry', entry: 'fees', fragment: '' }), entries: [] },
+        ],
+      },
+      set('fees', 'state', 'planned'),
+    ],
+    2,
+    [
+      {
+        kind: 'add',
+        parent: 'visit',
+        place: 9,
+        branches: [
+          { ...newLink('there', 'Shop', { to: 'address', url: 'https://example.org/' }), entries: [] },
+        ],
+      },
+    ],
+  ],
   [
     'no-such-part',
     [body('times', '<p><put-year></put-year></p><put-menu menu="Gone"></put-menu><put-clock></put-clock>')],

@@ -32,6 +32,7 @@ import { emptyTarget } from './links/emptyTarget.ts'
 import { emptyWords } from './links/emptyWords.ts'
 import { hostWithoutScheme } from './links/hostWithoutScheme.ts'
 import { linkToPlanned } from './links/linkToPlanned.ts'
+import { linkWithoutTarget } from './links/linkWithoutTarget.ts'
 import { mailWithoutScheme } from './links/mailWithoutScheme.ts'
 import { missingHeading } from './links/missingHeading.ts'
 import { noSuchFile } from './links/noSuchFile.ts'
@@ -62,6 +63,7 @@ export const RULES: readonly Rule[] = [
   ...[
     deadPointer,
     linkToPlanned,
+    linkWithoutTarget,
     missingHeading,
     noSuchFile,
     otherCase,

@@ -58,6 +58,9 @@ export const isText = (element: ComputedElement) => TEXTS.has(element)
 /** Elements that hold text and what runs in it: a landmark or a list inside of one would close it. */
 const HOLDS_TEXT = /^(p|h[1-6]|a|span|em|strong|b|i|u|s|small|sub|sup|mark|label|button|pre|code|cite|q)$/
 
+/** How many menus, lists and maps one text may call: each may have a link to every page of the site. */
+export const MOST_PARTS = 50
+
 type Parent = Element | Fragment
 
 /** The outermost element around a node that holds text only; undefined when there is none. */
@@ -93,21 +96,25 @@ export function callOf({ attrs }: Element, name: ComputedElement): Call {
  * that it was called in.
  */
 function markCalls(fragment: Fragment): Call[] {
-  const found = [...elementsOf(fragment)].map(({ element }) => element)
-  return found
-    .flatMap((element) => (isComputed(element.tagName) ? [element] : []))
-    .map((element, n) => {
-      // A part with lines of its own begins on one: it differs from page to page, and what stands before it must not.
-      const apart = TEXTS.has(element.tagName) ? '' : '\n'
-      const mark = { nodeName: '#text', value: apart + CALL_MARK + n + CALL_MARK + apart } as Node
-      const { parent, at } = unwrap(element)
-      const around = TEXTS.has(element.tagName) ? undefined : textAround(parent)
-      if (around) {
-        const above = around.parentNode as Parent
-        insert(above, above.childNodes.indexOf(around) + 1, mark)
-      } else insert(parent, at, mark)
-      return callOf(element, element.tagName as ComputedElement)
-    })
+  const calls: Call[] = []
+  let parts = 0
+  for (const { element } of [...elementsOf(fragment)]) {
+    const { tagName } = element
+    if (!isComputed(tagName)) continue
+    const { parent, at } = unwrap(element)
+    const isPart = !isText(tagName)
+    if (isPart && ++parts > MOST_PARTS) continue
+    // A part with lines of its own begins on one: it differs from page to page, and what stands before it must not.
+    const apart = isPart ? '\n' : ''
+    const mark = { nodeName: '#text', value: apart + CALL_MARK + calls.length + CALL_MARK + apart } as Node
+    calls.push(callOf(element, tagName))
+    const around = isPart ? textAround(parent) : undefined
+    if (around) {
+      const above = around.parentNode as Parent
+      insert(above, above.childNodes.indexOf(around) + 1, mark)
+    } else insert(parent, at, mark)
+  }
+  return calls
 }
 
 const EITHER = new RegExp(`${SLOT.source}|${CALL_MARK}(\\d+)${CALL_MARK}`, 'g')
@@ -185,12 +192,14 @@ export function writeHtml(
   links: Links,
   partOf: (call: Call) => string,
 ): string {
-  return between.reduce((html, one, at) => {
+  let html = ''
+  between.forEach((one, at) => {
     const part = isCall(one) ? partOf(one).trim() : writeSlot(one, links)
     const isGone = isCall(one) && !isText(one.element) && part === ''
     // Of a part that a page does not have, no empty line is left.
-    return (isGone ? html.replace(/\n[ \t]*$/, '') : html) + part + texts[at + 1]
-  }, texts[0]!)
+    html += (isGone ? texts[at]!.replace(/\n[ \t]*$/, '') : texts[at]!) + part
+  })
+  return html + texts.at(-1)!
 }
 
 /** The files of the site that HTML shows or links to. */

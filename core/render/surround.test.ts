@@ -12,6 +12,7 @@ import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { htmlFaults } from '../testing/htmlValidator.ts'
 import { attribute, isInside, readPage, textOf } from '../testing/readPage.ts'
 import { YEAR } from '../testing/year.ts'
+import { MOST_PARTS } from './authorHtml.ts'
 import { createRenderer } from './renderer.ts'
 
 const pagesOf = (site: Site): PageEntry[] =>
@@ -246,6 +247,16 @@ describe('pieces', () => {
     expect(new Set(ids).size).toBe(ids.length)
     expect(textOf(read.all('p')[0]!)).toBe(`© ${YEAR}`)
     expect(isInside(read.all('nav').at(-1)!, 'main')).toBe(true)
+  })
+
+  test('a text calls so many lists at most, and thousands of calls take no longer than they must', () => {
+    const calls = '<p>x</p><put-site-map></put-site-map>'.repeat(12_000)
+    const read = inContent(calls, 'access')
+    expect(read.all('ul').filter((list) => !isInside(list, 'ul'))).toHaveLength(MOST_PARTS)
+    expect(inContent('<p>x</p><put-pages></put-pages>'.repeat(12_000), 'boats').all('p')).toHaveLength(12_000)
+    expect(inContent('<put-year>'.repeat(300), 'boats').all('main').map(textOf)).toEqual([
+      expect.stringContaining(String(YEAR).repeat(300)),
+    ])
   })
 
   test('the breadcrumb as data has the required properties (schema.org BreadcrumbList), counted from 1', () => {

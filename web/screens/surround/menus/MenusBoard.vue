@@ -3,7 +3,8 @@ import { standings } from '@viatica/core/plan/surround/surround.ts'
 import { PLACE_NAMES } from '@viatica/core/plan/surround/place.ts'
 import type { Menu } from '@viatica/core/plan/surround/menu.ts'
 import { Button } from 'ant-design-vue'
-import { computed } from 'vue'
+import { computed, nextTick } from 'vue'
+import { openDetails } from '../../../parts/panels.ts'
 import { useSurrounding } from '../../../stores/surrounding.ts'
 import { SHAPE_WORDS } from '../pieces/shapeWords.ts'
 
@@ -21,6 +22,13 @@ const uses = computed(() => {
   }
   return places
 })
+
+/** Adds a menu, and goes on with its name. */
+function add(kind: Menu['kind']): void {
+  surrounding.addMenu(kind)
+  openDetails()
+  void nextTick(() => document.querySelector<HTMLInputElement>('#details input')?.select())
+}
 
 function about(menu: Menu): string {
   if (menu.kind === 'picked') return `${menu.links.length} custom links`
@@ -71,8 +79,8 @@ function about(menu: Menu): string {
       </tbody>
     </table>
     <p class="buttons">
-      <Button size="small" @click="surrounding.addMenu('plan')">Add a menu from the plan</Button>
-      <Button size="small" @click="surrounding.addMenu('picked')">Add a menu of custom links</Button>
+      <Button size="small" @click="add('plan')">Add a menu from the plan</Button>
+      <Button size="small" @click="add('picked')">Add a menu of custom links</Button>
     </p>
   </div>
 </template>
