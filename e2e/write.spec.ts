@@ -68,7 +68,7 @@ test('a page written as it reads, with a link, a picture and a quotation, keeps 
   await page.getByRole('button', { name: 'Picture' }).click()
   await page.getByRole('radio', { name: 'pictures/heron.svg' }).click()
   await page.getByLabel('Caption').fill('Not an otter')
-  await page.getByRole('button', { name: 'Insert' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Insert' }).click()
   const written = await holds(served, id, 'otters', 'Not an otter')
   expect(written).toContain(
     '<p>Otters swim above the <a href="entry:tanyard">Tanyard Staircase</a> at dusk.</p>',
