@@ -188,8 +188,8 @@ function press(event: KeyboardEvent): void {
       label="Findings"
     >
       <template #default="{ row, index }">
-        <h2 v-if="'heading' in row">
-          {{ row.heading }} <span class="quiet">{{ row.count }}</span>
+        <h2 v-if="'heading' in row" :title="row.heading">
+          <span class="words">{{ row.heading }}</span> <span class="quiet">{{ row.count }}</span>
         </h2>
         <button
           v-else
@@ -275,6 +275,8 @@ function press(event: KeyboardEvent): void {
 }
 
 h2 {
+  display: flex;
+  gap: 5px;
   padding: 10px 10px 0;
   font-size: 14.5px;
 }

@@ -42,4 +42,11 @@ const parts = computed(() => {
   flex: 1;
   min-height: 0;
 }
+
+/* In a small window the settings and their effect scroll as one. */
+@media (max-width: 820px) {
+  .part {
+    flex: none;
+  }
+}
 </style>

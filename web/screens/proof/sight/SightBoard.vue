@@ -101,16 +101,18 @@ function start(): void {
 .bar {
   display: flex;
   flex: none;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 14px;
+  gap: 6px 14px;
 }
 
 .progress {
   width: 160px;
 }
 
+/* Where that leaves no room beside the button, it is a line of its own. */
 .words {
-  flex: 1;
+  flex: 1 1 180px;
   margin: 0;
 }
 
