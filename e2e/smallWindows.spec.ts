@@ -93,6 +93,34 @@ test('in a small window the outline and the details open over the work, by key a
   await expect(tree).toBeHidden()
 })
 
+test('on a tablet, by touch alone: pages and pieces are chosen, menus opened, and things moved without a drag', async ({
+  browser,
+  served,
+}) => {
+  const context = await browser.newContext({ hasTouch: true, viewport: { width: 820, height: 1180 } })
+  const page = await context.newPage()
+  await page.goto(served.url)
+  await page.getByRole('link', { name: /Wetherlock Canal Trust/ }).tap()
+  await page.getByRole('button', { name: 'Outline' }).tap()
+  await row(page, 'otters').tap()
+  await expect(page).toHaveURL(/page=otters/)
+  await row(page, 'otters').getByRole('button', { name: 'Actions' }).tap()
+  await page.getByRole('menuitem', { name: 'Move up' }).tap()
+  await expect(row(page, 'otters')).toHaveAttribute('aria-posinset', '2')
+  await page.touchscreen.tap(810, 1100)
+  await expect(row(page, 'otters')).toBeHidden()
+
+  // WCAG 2.2, 2.5.7: what is dragged can be moved by a tap as well.
+  await page.getByRole('link', { name: 'Surround' }).tap()
+  await page.locator('[data-on-page=main-menu]').tap({ position: { x: 5, y: 5 } })
+  const details = page.getByRole('complementary')
+  await expect(details.getByLabel('Layout')).toBeVisible()
+  await details.getByRole('button', { name: 'Move the piece up' }).tap()
+  await details.getByRole('button', { name: 'All pieces' }).tap()
+  await expect(details.locator('[data-piece]').nth(1)).toHaveAttribute('data-piece', 'main-menu')
+  await context.close()
+})
+
 /** What is wrong with the element that has the focus: it has no name, cannot be seen, or shows no focus. */
 const focusFault = (page: Page) =>
   page.evaluate(() => {
