@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { IconX } from '@tabler/icons-vue'
 import { Button, Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
+import WordList from '../../parts/WordList.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { useSpelling } from '../../stores/spelling.ts'
 
@@ -29,19 +29,7 @@ function add(): void {
       <Input id="word" v-model:value="typed" placeholder="one, or several with commas between them" />
       <Button html-type="submit" :disabled="typed.trim() === ''">Add</Button>
     </form>
-    <ul v-if="words.length > 0" :aria-label="words.length === 1 ? '1 word' : `${words.length} words`">
-      <li v-for="word in words" :key="word">
-        {{ word }}
-        <button
-          type="button"
-          class="small-button"
-          :aria-label="`Remove ${word} from dictionary`"
-          @click="spelling.forget(word)"
-        >
-          <IconX :size="13" aria-hidden="true" />
-        </button>
-      </li>
-    </ul>
+    <WordList v-if="words.length > 0" />
     <p v-else>There are no words of your own yet.</p>
   </div>
 </template>
@@ -62,20 +50,5 @@ p {
 
 .field-label {
   grid-column: 1 / -1;
-}
-
-ul {
-  margin: 0;
-  padding: 0;
-  columns: 180px;
-  list-style: none;
-}
-
-li {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
-  border-bottom: 1px solid var(--rule);
-  break-inside: avoid;
 }
 </style>
