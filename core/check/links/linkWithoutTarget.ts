@@ -17,7 +17,7 @@ export const linkWithoutTarget: SiteRule = {
         {
           place: { in: 'entry', entry: entry.id },
           words: isUnsaid
-            ? `“${entry.label}” leads nowhere yet.`
+            ? `“${entry.label}” has no target yet.`
             : `“${entry.label}” leads to what is not on the site.`,
           gist: JSON.stringify(entry.target),
         },
