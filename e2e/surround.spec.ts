@@ -318,7 +318,11 @@ test('pieces are chosen and dragged on the page itself, which scrolls with what 
   // Far down the page.
   const footer = page.locator('[data-on-page=copyright]')
   await footer.scrollIntoViewIfNeeded()
-  await footer.click()
+  // While the page is laid out anew after the edit before, a click may fall between two places of it.
+  await expect(async () => {
+    await footer.click()
+    await expect(list.getByLabel('Holder')).toBeVisible({ timeout: 1000 })
+  }).toPass()
   await list.getByLabel('Holder').fill('The trust')
   await expect(frame.locator('.copyright')).toContainText('The trust')
   await expect(footer).toBeInViewport()

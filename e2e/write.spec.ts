@@ -215,6 +215,22 @@ test('a picture is never spoilt by typing, has ways out of its caption, and can 
   await expect.poll(() => bodyNow(served, id, 'otters')).toBe('<p>under it</p>')
 })
 
+/**
+ * Clicks on a text of the main content and waits until the caret rests there: the browser tells the editor of it a moment
+ * after the click, and a key that is pressed within that moment would be one at the caret before.
+ */
+async function clickInto(page: Page, text: string): Promise<void> {
+  const caret = () =>
+    page.evaluate(async () => {
+      await new Promise((resolve) => setTimeout(resolve, 60))
+      return getSelection()?.anchorNode?.textContent
+    })
+  await expect(async () => {
+    await visual(page).getByText(text).click()
+    expect(await caret()).toBe(text)
+  }).toPass()
+}
+
 test('a table is written by keys: the first cell, Tab to the next, a new row at the end', async ({
   page,
   served,
@@ -248,10 +264,9 @@ test('a table is written by keys: the first cell, Tab to the next, a new row at 
   await tool('Delete row')
   await expect.poll(flat).not.toContain('closed')
   await page.getByLabel('Caption of the table').fill('Times & days')
-  await page.getByLabel('Caption of the table').press('Tab')
   await expect.poll(flat).toContain('<table><caption>Times &amp; days</caption><thead>')
   // Out of it at the end of the text.
-  await visual(page).getByText('10').click()
+  await clickInto(page, '10')
   await page.keyboard.press('ArrowDown')
   await page.keyboard.type('After it.')
   await expect.poll(flat).toContain('</table><p>After it.</p>')
