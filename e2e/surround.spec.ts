@@ -258,10 +258,19 @@ test('a surround is built from nothing, taken away, and is the same on every pag
   expect(watched).toEqual({ errors: [], strangers: [] })
 })
 
+/** Waits until what lies over the page stays where it is: after an edit the page is laid out anew, and it with the page. */
+async function standsStill(over: Locator): Promise<Locator> {
+  await expect(async () => {
+    const before = await over.boundingBox()
+    await new Promise((resolve) => setTimeout(resolve, 600))
+    expect(await over.boundingBox()).toEqual(before)
+  }).toPass()
+  return over
+}
+
 /** Drags a piece on the page to somewhere in another rectangle of it. */
 async function dragOnPage(page: Page, id: string, onto: string, at: { x: number; y: number }): Promise<void> {
-  const piece = page.locator(`[data-on-page="${id}"]`)
-  // Once it stands still: an edit before may move it.
+  const piece = await standsStill(page.locator(`[data-on-page="${id}"]`))
   await piece.hover({ position: { x: 12, y: 8 } })
   const from = (await piece.boundingBox())!
   await page.mouse.down()
@@ -318,11 +327,7 @@ test('pieces are chosen and dragged on the page itself, which scrolls with what 
   // Far down the page.
   const footer = page.locator('[data-on-page=copyright]')
   await footer.scrollIntoViewIfNeeded()
-  // While the page is laid out anew after the edit before, a click may fall between two places of it.
-  await expect(async () => {
-    await footer.click()
-    await expect(list.getByLabel('Holder')).toBeVisible({ timeout: 1000 })
-  }).toPass()
+  await (await standsStill(footer)).click()
   await list.getByLabel('Holder').fill('The trust')
   await expect(frame.locator('.copyright')).toContainText('The trust')
   await expect(footer).toBeInViewport()
@@ -335,6 +340,7 @@ test('pieces are chosen and dragged on the page itself, which scrolls with what 
     await page.keyboard.press('Delete')
   }
   await expect(page.locator('[data-on-page=side-menu]')).toHaveCount(0)
+  await expect(frame.locator('.side')).toHaveCount(0)
   await dragOnPage(page, 'actions', '[data-place-on-page=side]', { x: 0.5, y: 0.2 })
   await expect(orderIn('side')).toHaveCount(1)
   expect(watched).toEqual({ errors: [], strangers: [] })

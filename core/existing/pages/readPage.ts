@@ -1,0 +1,139 @@
+import type { Encoding } from '../files/encoding.ts'
+import { attributeOf, elementsOf, elementsUnder, type PageElement } from './nodes.ts'
+import type { Target, Targets } from './targets.ts'
+import { type AttributeToken, type PageToken, tokensOf } from './tokens.ts'
+
+/** A stretch of the source of a page. */
+export interface Stretch {
+  readonly start: number
+  readonly end: number
+}
+
+/** A link that visitors can follow. */
+export interface PageLink {
+  readonly element: PageElement
+  readonly href: AttributeToken
+  /** As it reads; the alternative text of its picture where it has no text. */
+  readonly label: string
+  readonly target: Target
+}
+
+/** What a page is called in its head. */
+interface Named extends Stretch {
+  readonly text: string
+}
+
+/** An existing page as it was read. */
+export interface ReadPage {
+  readonly path: string
+  readonly text: string
+  readonly encoding: Encoding
+  readonly tokens: readonly PageToken[]
+  readonly root: PageElement
+  /** What its `base` element says. */
+  readonly base: string | undefined
+  /** What stands in its `title`. */
+  readonly title: Named | undefined
+  /** The value of the `content` attribute of its description. */
+  readonly description: Named | undefined
+  /** Where the first `h1` is, and what it says. */
+  readonly heading: Named | undefined
+  readonly links: readonly PageLink[]
+  /** The `link` elements of its head that say prev, next, up, or home. */
+  readonly relations: readonly { readonly rel: string; readonly target: Target; readonly at: Stretch }[]
+}
+
+/** A text as it reads, in one line. */
+export const oneLine = (text: string): string => text.replace(/[\s\u00a0]+/g, ' ').trim()
+
+/** What an element says, its pictures by their alternative texts. */
+export function wordsIn(
+  { tokens }: Pick<ReadPage, 'tokens'>,
+  { firstToken, lastToken }: Pick<PageElement, 'firstToken' | 'lastToken'>,
+): string {
+  let text = ''
+  let alt = ''
+  let skips = 0
+  for (let at = firstToken; at <= lastToken && at < tokens.length; at++) {
+    const token = tokens[at]!
+    if (token.kind === 'open' && /^(?:script|style)$/.test(token.tag)) skips++
+    else if (token.kind === 'close' && /^(?:script|style)$/.test(token.tag)) skips = Math.max(0, skips - 1)
+    else if (token.kind === 'text' && skips === 0) text += token.text
+    else if (token.kind === 'open' && token.tag === 'br') text += ' '
+    else if (token.kind === 'open' && token.tag === 'img')
+      alt ||= token.attributes.find(({ name }) => name === 'alt')?.value ?? ''
+  }
+  return oneLine(text) || oneLine(alt)
+}
+
+/** The source of an element's content without the blanks around it. */
+function inside(page: Pick<ReadPage, 'text' | 'tokens'>, element: PageElement): Named {
+  const raw = page.text.slice(element.from, element.to)
+  const start = element.from + (raw.length - raw.trimStart().length)
+  const end = Math.max(start, element.to - (raw.length - raw.trimEnd().length))
+  return { start, end, text: wordsIn(page, element) }
+}
+
+/** Where the value of an attribute stands, without its quotes. */
+export function valueOf(text: string, { start, end, name }: AttributeToken): Stretch {
+  const raw = text.slice(start, end)
+  const equals = raw.indexOf('=', name.length)
+  if (equals < 0) return { start: end, end }
+  let from = equals + 1
+  while (/\s/.test(raw[from] ?? '')) from++
+  const quote = raw[from]
+  return quote === '"' || quote === "'"
+    ? { start: start + from + 1, end: end - 1 }
+    : { start: start + from, end }
+}
+
+/** Reads a page for what there is to be found in it. @param targets knows all files of the folder */
+export function readPage(path: string, text: string, encoding: Encoding, targets: Targets): ReadPage {
+  const tokens = tokensOf(text)
+  const root = elementsOf(text, tokens)
+  const read = { text, tokens }
+  let base: string | undefined
+  let title: Named | undefined
+  let description: Named | undefined
+  let heading: Named | undefined
+  const links: PageLink[] = []
+  const relations: ReadPage['relations'][number][] = []
+  for (const element of elementsUnder(root)) {
+    switch (element.tag) {
+      case 'base':
+        base ??= attributeOf(element, 'href')
+        break
+      case 'title':
+        // Those of drawings are not the page's.
+        if (element.parent?.tag !== 'svg') title ??= inside(read, element)
+        break
+      case 'meta': {
+        const content = element.open.attributes.find(({ name }) => name === 'content')
+        if (!content || attributeOf(element, 'name')?.toLowerCase() !== 'description') break
+        description ??= { ...valueOf(text, content), text: oneLine(content.value) }
+        break
+      }
+      case 'h1':
+        heading ??= inside(read, element)
+        break
+      case 'link': {
+        const rels = (attributeOf(element, 'rel') ?? '').toLowerCase().split(/\s+/)
+        const href = attributeOf(element, 'href')
+        if (href === undefined) break
+        for (const rel of rels)
+          if (/^(?:prev|previous|next|up|home|start|first|last|contents|index|canonical)$/.test(rel))
+            relations.push({ rel, target: targets.resolve(path, href, base), at: element })
+        break
+      }
+      case 'a':
+      case 'area': {
+        const href = element.open.attributes.find(({ name }) => name === 'href')
+        if (!href) break
+        const label = element.tag === 'area' ? (attributeOf(element, 'alt') ?? '') : wordsIn(read, element)
+        links.push({ element, href, label, target: targets.resolve(path, href.value, base) })
+        break
+      }
+    }
+  }
+  return { path, text, encoding, tokens, root, base, title, description, heading, links, relations }
+}

@@ -1,0 +1,132 @@
+import { type Token, Tokenizer, type TokenHandler, TokenizerMode } from 'parse5'
+
+/**
+ * The source of a page as a flat list of what stands in it, each with its place: tags as they are written, whether or not
+ * they hang together. https://html.spec.whatwg.org/multipage/parsing.html#tokenization
+ */
+
+interface Placed {
+  readonly start: number
+  readonly end: number
+}
+
+/** An attribute as it is written. */
+export interface AttributeToken extends Placed {
+  readonly name: string
+  /** With its references resolved. */
+  readonly value: string
+}
+
+export interface OpenTag extends Placed {
+  readonly kind: 'open'
+  readonly tag: string
+  readonly attributes: readonly AttributeToken[]
+  readonly isClosed: boolean
+}
+export interface CloseTag extends Placed {
+  readonly kind: 'close'
+  readonly tag: string
+}
+export interface TextToken extends Placed {
+  readonly kind: 'text'
+  /** With its references resolved. */
+  readonly text: string
+}
+/** A comment, a doctype, or code that a server runs. */
+export interface OtherToken extends Placed {
+  readonly kind: 'comment' | 'doctype' | 'code'
+}
+export type PageToken = OpenTag | CloseTag | TextToken | OtherToken
+
+/** Elements whose content is text alone. https://html.spec.whatwg.org/multipage/parsing.html#parsing-main-inhead */
+const TEXT_MODES: Readonly<Record<string, Tokenizer['state']>> = {
+  title: TokenizerMode.RCDATA,
+  textarea: TokenizerMode.RCDATA,
+  style: TokenizerMode.RAWTEXT,
+  xmp: TokenizerMode.RAWTEXT,
+  iframe: TokenizerMode.RAWTEXT,
+  noembed: TokenizerMode.RAWTEXT,
+  noframes: TokenizerMode.RAWTEXT,
+  script: TokenizerMode.SCRIPT_DATA,
+  plaintext: TokenizerMode.PLAINTEXT,
+}
+
+/** Stands for every character of code, so that what surrounds it is read as it comes out. */
+const CODE_SIGN = '\uE0FF'
+const CODE = /<\?(?!xml\s)[\s\S]*?(?:\?>|$)/g
+
+/** Reads the source of a page. Every character of it belongs to exactly one token. */
+export function tokensOf(source: string): readonly PageToken[] {
+  const masked = source.includes('<?')
+    ? source.replace(CODE, (code) => CODE_SIGN.repeat(code.length))
+    : source
+  const tokens: PageToken[] = []
+  const at = (token: Token.Token): Placed => ({
+    start: token.location!.startOffset,
+    end: token.location!.endOffset,
+  })
+  const putText = (token: Token.CharacterToken) => {
+    const { start, end } = at(token)
+    const last = tokens.at(-1)
+    if (last?.kind === 'text' && last.end === start)
+      tokens[tokens.length - 1] = { kind: 'text', start: last.start, end, text: last.text + token.chars }
+    else tokens.push({ kind: 'text', start, end, text: token.chars })
+  }
+  const handler: TokenHandler = {
+    onComment: (token) => tokens.push({ kind: 'comment', ...at(token) }),
+    onDoctype: (token) => tokens.push({ kind: 'doctype', ...at(token) }),
+    onStartTag(token) {
+      const places = token.location!.attrs ?? {}
+      const attributes = token.attrs.map(({ name, value }) => {
+        const place = places[name]
+        return { name, value, start: place?.startOffset ?? -1, end: place?.endOffset ?? -1 }
+      })
+      tokens.push({
+        kind: 'open',
+        ...at(token),
+        tag: token.tagName,
+        attributes,
+        isClosed: token.selfClosing,
+      })
+      const mode = TEXT_MODES[token.tagName]
+      if (mode !== undefined) tokenizer.state = mode
+    },
+    onEndTag: (token) => tokens.push({ kind: 'close', ...at(token), tag: token.tagName }),
+    onEof: () => undefined,
+    onCharacter: putText,
+    onNullCharacter: putText,
+    onWhitespaceCharacter: putText,
+  }
+  const tokenizer = new Tokenizer({ sourceCodeLocationInfo: true }, handler)
+  tokenizer.write(masked, true)
+  return wholly(source, masked === source ? tokens : withCode(masked, tokens))
+}
+
+/** Cuts code out of the texts it stands in. */
+function withCode(masked: string, tokens: readonly PageToken[]): PageToken[] {
+  return tokens.flatMap((token): PageToken[] => {
+    if (token.kind !== 'text' || !masked.slice(token.start, token.end).includes(CODE_SIGN)) return [token]
+    const parts: PageToken[] = []
+    for (const [run] of masked.slice(token.start, token.end).matchAll(/\uE0FF+|[^\uE0FF]+/g)) {
+      const start = parts.at(-1)?.end ?? token.start
+      const end = start + run.length
+      if (run.startsWith(CODE_SIGN)) parts.push({ kind: 'code', start, end })
+      else parts.push({ kind: 'text', start, end, text: run })
+    }
+    return parts
+  })
+}
+
+/** Gives what the tokenizer passes over, such as a tag that is cut off, tokens of its own. */
+function wholly(source: string, tokens: readonly PageToken[]): readonly PageToken[] {
+  const all: PageToken[] = []
+  let from = 0
+  for (const token of tokens) {
+    if (token.start > from) all.push({ kind: 'comment', start: from, end: token.start })
+    if (token.end <= from) continue
+    all.push(token)
+    from = token.end
+  }
+  if (from < source.length) all.push({ kind: 'comment', start: from, end: source.length })
+  return all
+}

@@ -1,0 +1,40 @@
+import { attributeOf } from '../pages/nodes.ts'
+import type { GroupItem } from './linkGroups.ts'
+
+/** Where a link of a pager leads on to. */
+export type Direction = 'previous' | 'next' | 'up'
+
+/** Words that links to the page before and after begin with. Common practice, in the languages of the interface's dictionaries. */
+const WORDS: Readonly<Record<Direction, RegExp>> = {
+  previous:
+    /^(?:prev(?:ious)?|back|before|zurück|vorige[rs]?|vorherige[rs]?|précédente?|anterior|indietro|precedente|poprzedni[ae]?|wstecz)\b/iu,
+  next: /^(?:next|forward|onwards?|continue|weiter|nächste[rs]?|suivante?|siguiente|avanti|successiv[oa]|volgende|próxim[oa]|seguinte|następn[aey]|dalej)\b/iu,
+  up: /^(?:up|contents|overview|index|nach oben|inhalt|sommaire|haut|índice|indice|inhoud|omhoog|spis treści)\b/iu,
+}
+const ARROWS: readonly (readonly [Direction, RegExp])[] = [
+  ['previous', /^(?:[«‹←◄◀⟵⇐]|<{1,2}|&lt;)/u],
+  ['next', /(?:[»›→►▶⟶⇒]|>{1,2})$/u],
+  ['up', /^[↑▲⇑]|[↑▲⇑]$/u],
+]
+
+/** Which way an item leads: by its relation, its name, its words, its arrow; undefined for any other link. */
+export function directionOf({ link, label }: Pick<GroupItem, 'link' | 'label'>): Direction | undefined {
+  if (link) {
+    const rel = (attributeOf(link.element, 'rel') ?? '').toLowerCase().split(/\s+/)
+    if (rel.includes('prev') || rel.includes('previous')) return 'previous'
+    if (rel.includes('next')) return 'next'
+    if (rel.includes('up')) return 'up'
+    const names = [link.element, link.element.parent].flatMap((element) =>
+      element ? [attributeOf(element, 'class') ?? '', attributeOf(element, 'id') ?? ''] : [],
+    )
+    for (const name of names) {
+      if (/(?:^|[\s_-])prev(?:ious)?(?:$|[\s_-])/i.test(name)) return 'previous'
+      if (/(?:^|[\s_-])next(?:$|[\s_-])/i.test(name)) return 'next'
+    }
+  }
+  const bare = label.replace(/^[^\p{L}]+/u, '')
+  for (const direction of ['previous', 'next', 'up'] as const)
+    if (WORDS[direction].test(bare)) return direction
+  for (const [direction, arrow] of ARROWS) if (arrow.test(label)) return direction
+  return undefined
+}
