@@ -25,7 +25,9 @@ export interface PageElement {
 
 /** https://html.spec.whatwg.org/multipage/syntax.html#void-elements, and those of old pages. */
 const VOID = new Set(
-  'area base basefont bgsound br col embed frame hr img input keygen link meta param source track wbr'.split(' '),
+  'area base basefont bgsound br col embed frame hr img input keygen link meta param source track wbr'.split(
+    ' ',
+  ),
 )
 /** What ends a paragraph that was not closed. https://html.spec.whatwg.org/multipage/syntax.html#optional-tags */
 const ENDS_PARAGRAPH = new Set(
@@ -40,8 +42,14 @@ const ENDS: Readonly<Record<string, readonly [ends: readonly string[], within: r
   dt: [['dt', 'dd'], ['dl']],
   dd: [['dt', 'dd'], ['dl']],
   tr: [['tr', 'td', 'th'], ['table']],
-  td: [['td', 'th'], ['tr', 'table']],
-  th: [['td', 'th'], ['tr', 'table']],
+  td: [
+    ['td', 'th'],
+    ['tr', 'table'],
+  ],
+  th: [
+    ['td', 'th'],
+    ['tr', 'table'],
+  ],
   tbody: [['thead', 'tbody', 'tr', 'td', 'th'], ['table']],
   tfoot: [['thead', 'tbody', 'tr', 'td', 'th'], ['table']],
   option: [['option'], ['select', 'datalist']],

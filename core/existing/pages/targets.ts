@@ -34,7 +34,16 @@ export function targetKey(target: Target): string {
 
 const ORIGIN = 'http://own.invalid/'
 /** What web servers give for a folder, in the order that is usual. */
-const INDEX_FILES = ['index.html', 'index.htm', 'index.php', 'index.shtml', 'default.htm', 'default.html', 'home.html', 'index.xhtml']
+const INDEX_FILES = [
+  'index.html',
+  'index.htm',
+  'index.php',
+  'index.shtml',
+  'default.htm',
+  'default.html',
+  'home.html',
+  'index.xhtml',
+]
 
 /** How the folder came to its visitors: what stands before its paths in whole addresses and in those from the root. */
 export interface Published {
@@ -116,7 +125,8 @@ export function publishedAt(
   const targets = new Targets(paths)
   const bases = new Map<string, number>()
   const roots = new Map<string, number>()
-  const count = (counts: Map<string, number>, key: string, by: number) => counts.set(key, (counts.get(key) ?? 0) + by)
+  const count = (counts: Map<string, number>, key: string, by: number) =>
+    counts.set(key, (counts.get(key) ?? 0) + by)
   let looked = 0
   for (const { from, reference, isCanonical } of references) {
     if (++looked > MOST_LOOKED_AT) break
@@ -128,14 +138,22 @@ export function publishedAt(
         const own = [encodePath(from), encodePath(from).replace(/(^|\/)index\.\w+$/, '$1')].find((one) =>
           path.endsWith(`/${one}`),
         )
-        if (own !== undefined) count(bases, `${scheme}://${authority}${path.slice(0, path.length - own.length)}`, 5)
+        if (own !== undefined)
+          count(bases, `${scheme}://${authority}${path.slice(0, path.length - own.length)}`, 5)
         continue
       }
       for (let cut = 0; cut < Math.min(segments.length, 4); cut++) {
         const rest = decoded(segments.slice(cut).join('/'))
         // The top of a host may be anybody's.
         if (rest === '' || !targets.fileAt(rest) || targets.fileAt(rest)?.isOtherCase) continue
-        count(bases, `${scheme}://${authority}/${segments.slice(0, cut).map((one) => `${one}/`).join('')}`, 1)
+        count(
+          bases,
+          `${scheme}://${authority}/${segments
+            .slice(0, cut)
+            .map((one) => `${one}/`)
+            .join('')}`,
+          1,
+        )
         break
       }
     } else if (text.startsWith('/') && !text.startsWith('//')) {
@@ -144,7 +162,14 @@ export function publishedAt(
         const rest = decoded(segments.slice(cut).join('/'))
         if (rest === '' && cut < segments.length - 1) continue
         if (!targets.fileAt(rest)) continue
-        count(roots, `/${segments.slice(0, cut).map((one) => `${one}/`).join('')}`, 1)
+        count(
+          roots,
+          `/${segments
+            .slice(0, cut)
+            .map((one) => `${one}/`)
+            .join('')}`,
+          1,
+        )
         break
       }
     }

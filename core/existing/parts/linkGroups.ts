@@ -102,7 +102,10 @@ function itemsIn(
     }
     if (token.kind === 'open') {
       if (LISTS.has(token.tag)) level++
-      if (/^(?:p|h[1-6]|form|input|textarea|select|iframe|object|video|blockquote|pre)$/.test(token.tag) && at > first)
+      if (
+        /^(?:p|h[1-6]|form|input|textarea|select|iframe|object|video|blockquote|pre)$/.test(token.tag) &&
+        at > first
+      )
         if (token.tag !== 'p' || items.length > 0) prose += token.tag === 'p' ? 0 : 2
       isOpened = true
       isAlone = !/^(?:br|img|hr)$/.test(token.tag)
@@ -192,12 +195,19 @@ export function linkGroups(page: ReadPage, isShared: IsShared): readonly LinkGro
   const groups: LinkGroup[] = []
   const sums = sumsOf(page)
   const linkAt = new Map(page.links.map((link) => [link.element.firstToken, link]))
-  const count = (sum: Uint32Array, first: number, last: number) => sum[Math.min(last + 1, sum.length - 1)]! - sum[first]!
+  const count = (sum: Uint32Array, first: number, last: number) =>
+    sum[Math.min(last + 1, sum.length - 1)]! - sum[first]!
   const isLikely = (first: number, last: number) => {
     const linked = count(sums.linked, first, last)
     return count(sums.text, first, last) - linked <= 2 * linked + 120
   }
-  const emit = (container: PageElement, first: number, last: number, range: Stretch, suffix: string): boolean => {
+  const emit = (
+    container: PageElement,
+    first: number,
+    last: number,
+    range: Stretch,
+    suffix: string,
+  ): boolean => {
     if (!isLikely(first, last)) return false
     const found = itemsIn(page, linkAt, first, last)
     if (!found) return false

@@ -1,0 +1,332 @@
+import { attributeOf } from '../pages/nodes.ts'
+import { plainName, type ReadFolder } from '../pages/folder.ts'
+import type { ReadPage } from '../pages/readPage.ts'
+import { targetKey } from '../pages/targets.ts'
+import { type Direction, directionOf } from './directions.ts'
+import { type GroupItem, type LinkGroup, linkGroups, namesOn } from './linkGroups.ts'
+
+/** An item of a menu as most pages have it. */
+export interface MenuEntry {
+  /** Where it leads, as `targetKey` writes it; `=label` for one that leads nowhere. */
+  readonly key: string
+  readonly label: string
+  /** The page or file it leads to. */
+  readonly path: string | undefined
+  /** Where it leads outside of the folder, or to nothing in it. */
+  readonly url: string | undefined
+  readonly level: number
+}
+
+/** A menu: links that pages share, where each of them has it. */
+export interface FoundMenu {
+  readonly entries: readonly MenuEntry[]
+  readonly groups: readonly LinkGroup[]
+}
+
+export interface FoundBreadcrumb {
+  readonly groups: readonly LinkGroup[]
+}
+
+/** The pager of one page: where its links lead. */
+export interface PagerOfPage {
+  readonly group: LinkGroup
+  readonly links: Readonly<Partial<Record<Direction, GroupItem>>>
+}
+
+/** The parts of the pages that follow from the plan. */
+export interface FoundParts {
+  readonly menus: readonly FoundMenu[]
+  readonly breadcrumbs: readonly FoundBreadcrumb[]
+  readonly pagers: readonly PagerOfPage[]
+  /** Every group of links that is none of these, by page. */
+  readonly others: ReadonlyMap<string, readonly LinkGroup[]>
+}
+
+const BREADCRUMB_NAME =
+  /bread-?\s?crumb|crumbs?\b|\btrail\b|you-?are-?here|youarehere|brotkrume|fil-?d-?ariane|migas/
+const TRAIL_SEPARATOR = /[›»>→▸▶‣]|::/
+const PAGER_NAME =
+  /\bpager\b|prev-?next|prevnext|pagination|\bpagenav|page-?nav|sequence|nav-?links|post-?nav/
+
+/** The page that an item leads to, the page itself where it stands there as text. */
+export function pathOf(item: GroupItem): string | undefined {
+  return item.link?.target.to === 'file' ? item.link.target.path : undefined
+}
+
+/** What an item is among the items of its menu. */
+export function keyOf(item: GroupItem, page: ReadPage, isOwn: boolean): string {
+  if (isOwn) return `/${page.path}`
+  if (!item.link || item.link.target.to === 'here') return `=${plainName(item.label)}`
+  return targetKey(item.link.target)
+}
+
+/** The groups that stand in the same place of different pages. */
+function byPlace(groups: ReadonlyMap<ReadPage, readonly LinkGroup[]>): LinkGroup[][] {
+  const places = new Map<string, LinkGroup[]>()
+  for (const ofPage of groups.values()) {
+    const seen = new Map<string, number>()
+    for (const group of ofPage) {
+      const nth = seen.get(group.place) ?? 0
+      seen.set(group.place, nth + 1)
+      const key = `${group.place} ${nth}`
+      const there = places.get(key)
+      if (there) there.push(group)
+      else places.set(key, [group])
+    }
+  }
+  return [...places.values()]
+}
+
+const share = (groups: readonly LinkGroup[], is: (group: LinkGroup) => boolean): number =>
+  groups.filter(is).length / groups.length
+
+/** Whether an item stands for the page that it is on. */
+function isItself(folder: ReadFolder, { page }: LinkGroup, item: GroupItem): boolean {
+  if (item.link?.target.to === 'file') return item.link.target.path === page.path
+  return folder.names.get(page.path)!.has(plainName(item.label))
+}
+
+function isBreadcrumb(folder: ReadFolder, groups: readonly LinkGroup[]): boolean {
+  const isFromHome = (group: LinkGroup) => {
+    const first = group.items.find(({ link }) => link)
+    return first !== undefined && pathOf(first) === folder.home
+  }
+  const endsHere = (group: LinkGroup) =>
+    group.items.at(-1)!.link === undefined || isItself(folder, group, group.items.at(-1)!)
+  if (share(groups, (group) => BREADCRUMB_NAME.test(group.names)) > 0.5)
+    return share(groups, isFromHome) > 0.3
+  if (groups.length < 2 || share(groups, isFromHome) < 0.7) return false
+  const isTrail = (group: LinkGroup) => TRAIL_SEPARATOR.test(group.separator) && endsHere(group)
+  if (share(groups, isTrail) >= 0.6) return true
+  // With any other sign between them they are a way where they always end at the page itself.
+  const isWay = (group: LinkGroup) =>
+    group.separator !== '' &&
+    group.items.length > 1 &&
+    endsHere(group) &&
+    isItself(folder, group, group.items.at(-1)!)
+  const lengths = new Set(groups.map(({ items }) => items.length))
+  return share(groups, isWay) >= 0.8 && lengths.size > 1
+}
+
+function pagerOf(group: LinkGroup): PagerOfPage | undefined {
+  const links: Partial<Record<Direction, GroupItem>> = {}
+  const found = group.items.filter(({ link }) => link)
+  if (found.length > 4) return undefined
+  for (const item of found) {
+    const direction = directionOf(item) ?? arrowBeside(group, item)
+    if (direction !== undefined) links[direction] ??= item
+  }
+  return links.previous || links.next ? { group, links } : undefined
+}
+
+/** An arrow that stands before or after a link. */
+function arrowBeside({ page: { text }, start, end }: LinkGroup, item: GroupItem): Direction | undefined {
+  const before = text
+    .slice(Math.max(start, item.start - 12), item.start)
+    .replace(/<[^>]*>/g, '')
+    .trimEnd()
+  const after = text
+    .slice(item.end, Math.min(end, item.end + 12))
+    .replace(/<[^>]*>/g, '')
+    .trimStart()
+  if (/(?:[«‹←◄◀]|&laquo;|&lsaquo;|&larr;|&lt;)$/.test(before)) return 'previous'
+  return /^(?:[»›→►▶]|&raquo;|&rsaquo;|&rarr;|&gt;)/.test(after) ? 'next' : undefined
+}
+
+/** How alike two lists of items are: what both have, of all that they have. */
+function likeness(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
+  let both = 0
+  for (const one of a) if (b.has(one)) both++
+  return both / (a.size + b.size - both || 1)
+}
+
+/** Puts groups together that have nearly the same items. */
+function alike(groups: readonly LinkGroup[], keys: ReadonlyMap<LinkGroup, readonly string[]>): LinkGroup[][] {
+  const clusters: { core: Map<string, number>; groups: LinkGroup[] }[] = []
+  for (const group of groups) {
+    const own = new Set(keys.get(group))
+    let best: (typeof clusters)[number] | undefined
+    let most = 0.5
+    // Pages have few menus; what has many clusters is none.
+    for (const cluster of clusters.slice(0, 60)) {
+      const core = new Set(
+        [...cluster.core].filter(([, times]) => times * 2 >= cluster.groups.length).map(([key]) => key),
+      )
+      // The page's own item may be missing or be text.
+      const like = likeness(core, own)
+      if (like >= most) [best, most] = [cluster, like]
+    }
+    if (!best) clusters.push((best = { core: new Map(), groups: [] }))
+    best.groups.push(group)
+    for (const key of own) best.core.set(key, (best.core.get(key) ?? 0) + 1)
+  }
+  return clusters.map((cluster) => cluster.groups)
+}
+
+/** The keys of a group's items, a text that names the page itself being the page. */
+export function keysOf(folder: ReadFolder, group: LinkGroup, labels?: ReadonlyMap<string, string>): string[] {
+  const { page } = group
+  return group.items.map((item) => {
+    const label = plainName(item.label)
+    const wanted = labels?.get(`/${page.path}`)
+    const isOwn =
+      !item.link && (wanted === undefined ? folder.names.get(page.path)!.has(label) : wanted === label)
+    return keyOf(item, page, isOwn)
+  })
+}
+
+function most<T>(values: Iterable<T>): T | undefined {
+  const counts = new Map<T, number>()
+  for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1)
+  let best: T | undefined
+  let times = 0
+  for (const [value, count] of counts) if (count > times) [best, times] = [value, count]
+  return best
+}
+export { most }
+
+/** The items that most of the groups have, in the order that most have them in. */
+function consensusOf(folder: ReadFolder, groups: readonly LinkGroup[]): readonly MenuEntry[] {
+  const lists = groups.map((group) => keysOf(folder, group))
+  const counts = new Map<string, number>()
+  for (const list of lists) for (const key of new Set(list)) counts.set(key, (counts.get(key) ?? 0) + 1)
+  // A page need not have an item of its own: it is not counted against it.
+  const isKept = (key: string) => {
+    const without = groups.some(({ page }, at) => `/${page.path}` === key && !lists[at]!.includes(key))
+      ? 1
+      : 0
+    return (counts.get(key)! + without) * 2 > groups.length
+  }
+  const kept = new Set([...counts.keys()].filter(isKept))
+  const usual = most(lists.map((list) => [...new Set(list.filter((key) => kept.has(key)))].join('\n')))
+  const order = usual === undefined || usual === '' ? [] : usual.split('\n')
+  for (const key of kept) {
+    if (order.includes(key)) continue
+    // After the item that it most often follows.
+    const before = most(
+      lists.flatMap((list) => (list.includes(key) ? [list[list.indexOf(key) - 1] ?? ''] : [])),
+    )
+    order.splice(before ? order.indexOf(before) + 1 : 0, 0, key)
+  }
+  return order.map((key) => {
+    const items = groups.flatMap((group, at) => {
+      const found = lists[at]!.indexOf(key)
+      return found < 0 ? [] : [group.items[found]!]
+    })
+    const linked = items.filter(({ link }) => link)
+    const target = linked[0]?.link?.target
+    return {
+      key,
+      label: most((linked.length > 0 ? linked : items).map(({ label }) => label)) ?? '',
+      path:
+        target?.to === 'file'
+          ? target.path
+          : key.startsWith('/') && folder.byPath.has(key.slice(1))
+            ? key.slice(1)
+            : undefined,
+      url:
+        target?.to === 'away' ? target.url : target?.to === 'nothing' ? target.path + target.tail : undefined,
+      level: most(items.map(({ level }) => level)) ?? 1,
+    }
+  })
+}
+
+/** Whether items that some pages share are a menu. */
+function isMenu(entries: readonly MenuEntry[], groups: readonly LinkGroup[], pages: number): boolean {
+  if (groups.length < 2) return false
+  const leading = entries.filter(({ path, url }) => path !== undefined || url !== undefined)
+  if (leading.length < 2)
+    return leading.length === 1 && entries.length === 1 && groups.length > 0.5 * pages && isInFoot(groups)
+  return true
+}
+const isInFoot = (groups: readonly LinkGroup[]) => share(groups, ({ names }) => /\bfoot/.test(names)) > 0.5
+
+/** Finds menus, breadcrumbs and pagers beside each other on all pages. */
+export function recognise(folder: ReadFolder): FoundParts {
+  const { pages } = folder
+  const counts = new Map<string, number>()
+  for (const page of pages) for (const name of namesOn(page)) counts.set(name, (counts.get(name) ?? 0) + 1)
+  const isShared = (name: string) => counts.get(name)! > 1 || pages.length === 1
+  const groups = new Map(pages.map((page) => [page, linkGroups(page, isShared)]))
+  const menus: FoundMenu[] = []
+  const breadcrumbs: FoundBreadcrumb[] = []
+  const pagers: PagerOfPage[] = []
+  const taken = new Set<LinkGroup>()
+  const take = (all: readonly LinkGroup[]) => all.forEach((group) => taken.add(group))
+
+  for (const cluster of byPlace(groups)) {
+    if (isBreadcrumb(folder, cluster)) {
+      breadcrumbs.push({ groups: cluster })
+      take(cluster)
+      continue
+    }
+    const found = cluster.map(pagerOf)
+    const isNamed = share(cluster, ({ names }) => PAGER_NAME.test(names)) > 0.5
+    const directed = found.filter((one) => one).length / cluster.length
+    const varied = new Set(cluster.map((group) => group.items.map((item) => pathOf(item) ?? '').join(' ')))
+      .size
+    if (directed >= (isNamed ? 0.5 : 0.6) && cluster.length > 1 && varied > cluster.length / 2) {
+      const pagersHere = found.flatMap((one) => one ?? [])
+      pagers.push(...pagersHere)
+      take(pagersHere.map(({ group }) => group))
+      continue
+    }
+    const keys = new Map(cluster.map((group) => [group, keysOf(folder, group)]))
+    for (const same of alike(cluster, keys)) {
+      const entries = consensusOf(folder, same)
+      if (!isMenu(entries, same, pages.length)) continue
+      menus.push({ entries, groups: same })
+      take(same)
+    }
+  }
+  adoptStrays(folder, groups, menus, taken)
+  const others = new Map(
+    [...groups].map(([page, ofPage]) => [page.path, ofPage.filter((group) => !taken.has(group))]),
+  )
+  menus.sort((a, b) => b.groups.length - a.groups.length || meanStart(a) - meanStart(b))
+  return { menus, breadcrumbs, pagers, others }
+}
+
+const meanStart = ({ groups }: FoundMenu) =>
+  groups.reduce((sum, { start, page }) => sum + start / (page.text.length || 1), 0) / groups.length
+
+/** A menu of a page that is built otherwise than the rest: the same items, in another place. */
+function adoptStrays(
+  folder: ReadFolder,
+  groups: ReadonlyMap<ReadPage, readonly LinkGroup[]>,
+  menus: FoundMenu[],
+  taken: Set<LinkGroup>,
+): void {
+  for (const ofPage of groups.values()) {
+    for (const group of ofPage) {
+      if (taken.has(group) || group.items.length < 2) continue
+      const own = new Set(keysOf(folder, group))
+      const at = menus.findIndex(
+        ({ entries, groups: there }) =>
+          entries.length > 1 &&
+          !there.some(({ page, start }) => page === group.page && start === group.start) &&
+          likeness(own, new Set(entries.map(({ key }) => key))) >= 0.7,
+      )
+      if (at < 0) continue
+      menus[at] = { ...menus[at]!, groups: [...menus[at]!.groups, group] }
+      taken.add(group)
+    }
+  }
+}
+
+/** The label for people to know a menu by: what its author calls it, else where it stands. */
+export function menuName({ groups }: FoundMenu): string {
+  const said = most(
+    groups.flatMap(({ container }) => {
+      for (let at: typeof container | undefined = container, up = 0; at && up < 3; up++, at = at.parent) {
+        const label = attributeOf(at, 'aria-label') ?? attributeOf(at, 'id')
+        if (label) return [label]
+      }
+      return []
+    }),
+  )
+  if (said) return said
+  const { names } = groups[0]!
+  if (/\bfoot/.test(names)) return 'Footer'
+  return /\baside|\bside/.test(names) ? 'Side' : 'Main'
+}

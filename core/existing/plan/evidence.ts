@@ -1,0 +1,218 @@
+import { type FoundParts, pathOf } from '../parts/recognise.ts'
+import { foldersOf, plainName, type ReadFolder } from '../pages/folder.ts'
+import type { ReadPage } from '../pages/readPage.ts'
+import type { GroupItem } from '../parts/linkGroups.ts'
+
+/** What tells where a page stands, the strongest first. */
+export const EVIDENCE = ['breadcrumb', 'head', 'pager', 'menu', 'contents', 'folder', 'name', 'none'] as const
+export type Evidence = (typeof EVIDENCE)[number]
+
+/** What one thing says of the page above another. */
+export interface Vote {
+  readonly parent: string
+  readonly evidence: Evidence
+  readonly weight: number
+  /** The label of a group without a page that stands between the two. */
+  readonly group?: string
+}
+
+/** How much each counts beside the others: a breadcrumb is outvoted only by several that agree. */
+const WEIGHTS = {
+  breadcrumb: 5,
+  head: 4.5,
+  menu: 4,
+  sectionMenu: 3,
+  pager: 3,
+  folder: 2.5,
+  contents: 2,
+  name: 1.5,
+} as const
+
+/** The links of a breadcrumb that lead to pages above the page it stands on, from the home page down. */
+export function trailOf(folder: ReadFolder, page: ReadPage, items: readonly GroupItem[]): string[] {
+  const trail = items.flatMap((item) => pathOf(item) ?? [])
+  const own = trail.indexOf(page.path)
+  return (own < 0 ? trail : trail.slice(0, own)).filter((path) => folder.byPath.has(path))
+}
+
+/** All that the pages say of where each of them stands. */
+export function votesOf(folder: ReadFolder, parts: FoundParts): ReadonlyMap<string, readonly Vote[]> {
+  const votes = new Map<string, Vote[]>(folder.pages.map(({ path }) => [path, []]))
+  const vote = (
+    child: string,
+    parent: string | undefined,
+    evidence: Evidence,
+    weight: number,
+    group?: string,
+  ) => {
+    if (parent === undefined || parent === child || child === folder.home || !folder.byPath.has(parent))
+      return
+    votes.get(child)?.push({ parent, evidence, weight, ...(group === undefined ? {} : { group }) })
+  }
+  breadcrumbVotes(folder, parts, vote)
+  for (const page of folder.pages)
+    for (const { rel, target } of page.relations)
+      if (rel === 'up' && target.to === 'file') vote(page.path, target.path, 'head', WEIGHTS.head)
+  for (const { group, links } of parts.pagers)
+    if (links.up) vote(group.page.path, pathOf(links.up), 'pager', WEIGHTS.pager)
+  menuVotes(folder, parts, vote)
+  contentsVotes(folder, parts, vote)
+  for (const { path } of folder.pages) {
+    folderVote(folder, path, vote)
+    nameVote(folder, path, vote)
+  }
+  return votes
+}
+
+type Cast = (
+  child: string,
+  parent: string | undefined,
+  evidence: Evidence,
+  weight: number,
+  group?: string,
+) => void
+
+function breadcrumbVotes(folder: ReadFolder, { breadcrumbs }: FoundParts, vote: Cast): void {
+  const seen = new Map<string, number>()
+  for (const { groups } of breadcrumbs)
+    for (const { page, items } of groups) {
+      const trail = trailOf(folder, page, items)
+      const last = items.at(-1)
+      const before = items.at(-2)
+      // A text before the last item is a section without a page of its own.
+      const group = !last?.link && before && !before.link && items.length > 2 ? before.label : undefined
+      vote(page.path, trail.at(-1), 'breadcrumb', WEIGHTS.breadcrumb, group)
+      for (let at = 1; at < trail.length; at++) {
+        const key = `${trail[at]} ${trail[at - 1]}`
+        const times = (seen.get(key) ?? 0) + 1
+        seen.set(key, times)
+        // What other pages say of a page counts, too, but not once for each of them.
+        if (times <= 3) vote(trail[at]!, trail[at - 1], 'breadcrumb', 1)
+      }
+    }
+}
+
+function menuVotes(folder: ReadFolder, { menus }: FoundParts, vote: Cast): void {
+  const total = folder.pages.length
+  const wide = menus.filter(({ groups }) => groups.length > 0.5 * total)
+  const first = new Set(
+    wide
+      .slice(0, 1)
+      .flatMap(({ entries }) =>
+        entries.flatMap(({ path, level }) => (path !== undefined && level === 1 ? [path] : [])),
+      ),
+  )
+  for (const { entries, groups } of menus) {
+    const isWide = groups.length > 0.5 * total || total < 3
+    const above: ((typeof entries)[number] | undefined)[] = []
+    for (const entry of entries) {
+      above.length = entry.level
+      above[entry.level] = entry
+      if (entry.path === undefined) continue
+      const over = above[entry.level - 1]
+      if (entry.level > 1 && over) {
+        const page = above.slice(0, entry.level).findLast((one) => one?.path !== undefined)?.path
+        vote(
+          entry.path,
+          page ?? folder.home,
+          'menu',
+          WEIGHTS.menu,
+          over.path === undefined ? over.label : undefined,
+        )
+      } else if (isWide) vote(entry.path, folder.home, 'menu', 1)
+    }
+    if (isWide) continue
+    // A menu of the pages of one section: the one that the main menu has, too, stands above the others.
+    const paths = entries.flatMap(({ path, level }) => (path !== undefined && level === 1 ? [path] : []))
+    const heads = paths.filter((path) => first.has(path) && path !== folder.home)
+    const head = heads.length === 1 ? heads[0] : undefined
+    if (head !== undefined)
+      for (const path of paths)
+        if (path !== head && path !== folder.home) vote(path, head, 'menu', WEIGHTS.sectionMenu)
+  }
+}
+
+const LISTED = /^(?:li|dt|dd|td|h[2-6])$/
+
+function contentsVotes(folder: ReadFolder, parts: FoundParts, vote: Cast): void {
+  const taken = new Map<ReadPage, { start: number; end: number }[]>()
+  for (const group of [
+    ...parts.menus.flatMap(({ groups }) => groups),
+    ...parts.breadcrumbs.flatMap(({ groups }) => groups),
+    ...parts.pagers.map(({ group }) => group),
+  ])
+    taken.set(group.page, [...(taken.get(group.page) ?? []), group])
+  const lists = new Map<string, Set<string>>()
+  for (const page of folder.pages) {
+    const own = taken.get(page) ?? []
+    const listed = new Set<string>()
+    for (const { element, target } of page.links) {
+      if (target.to !== 'file' || target.path === page.path || target.path === folder.home) continue
+      if (
+        !folder.byPath.has(target.path) ||
+        own.some(({ start, end }) => element.start >= start && element.end <= end)
+      )
+        continue
+      let isListed = false
+      for (let at = element.parent, up = 0; at && up < 4; at = at.parent, up++)
+        isListed ||= LISTED.test(at.tag)
+      if (isListed) listed.add(target.path)
+    }
+    lists.set(page.path, listed)
+  }
+  for (const [path, listed] of lists) {
+    const below = [...listed].filter((other) => !lists.get(other)!.has(path))
+    if (below.length < 2) continue
+    for (const other of below) vote(other, path, 'contents', path === folder.home ? 0.6 : WEIGHTS.contents)
+  }
+}
+
+/** What a folder is called by a file beside or in it: `walks/index.html`, `walks.html`. */
+function headOfFolder(folder: ReadFolder, name: string): string | undefined {
+  if (name === '') return folder.home
+  const inIt = folder.targets.fileAt(name)?.path
+  if (inIt !== undefined && folder.byPath.has(inIt)) return inIt
+  const stem = name.slice(0, -1)
+  return ['.html', '.htm', '.php', '.shtml', '.xhtml']
+    .map((extension) => folder.targets.fileAt(stem + extension)?.path)
+    .find((path) => path !== undefined && folder.byPath.has(path))
+}
+
+function folderVote(folder: ReadFolder, path: string, vote: Cast): void {
+  const folders = foldersOf(path)
+  const isHead = headOfFolder(folder, folders[0]!) === path
+  for (const [up, name] of folders.entries()) {
+    if (up === 0 && isHead && name !== '') continue
+    const head = headOfFolder(folder, name)
+    if (head === undefined || head === path) continue
+    const isTop = name === ''
+    vote(path, head, isTop && folders.length === 1 ? 'none' : 'folder', isTop ? 0.3 : WEIGHTS.folder)
+    return
+  }
+}
+
+const stemOf = (path: string) =>
+  path
+    .slice(path.lastIndexOf('/') + 1)
+    .replace(/\.[^.]*$/, '')
+    .toLowerCase()
+
+function nameVote(folder: ReadFolder, path: string, vote: Cast): void {
+  const stem = stemOf(path)
+  const dir = path.slice(0, path.lastIndexOf('/') + 1)
+  for (let at = stem.length - 1; at > 1; at--) {
+    if (!/[-_.]/.test(stem[at]!)) continue
+    const carried = stem.slice(0, at)
+    const found = folder.pages.find(
+      (other) =>
+        other.path !== path &&
+        stemOf(other.path) === carried &&
+        (other.path.startsWith(dir) || dir.startsWith(other.path.slice(0, other.path.lastIndexOf('/') + 1))),
+    )
+    if (found) return vote(path, found.path, 'name', WEIGHTS.name)
+  }
+}
+
+/** Whether a label and the title of a page are the same words. */
+export const isCalled = (folder: ReadFolder, path: string, label: string): boolean =>
+  folder.names.get(path)?.has(plainName(label)) ?? false

@@ -1,0 +1,157 @@
+import { directionOf } from '../parts/directions.ts'
+import type { FoundParts } from '../parts/recognise.ts'
+import { most } from '../parts/recognise.ts'
+import { plainName, type ReadFolder, titleParts } from '../pages/folder.ts'
+import type { ReadPage } from '../pages/readPage.ts'
+
+/** How the pages are called, and what their titles have in common. */
+export interface Titles {
+  /** As `documentTitle` takes it: `{title} | {site}`. */
+  readonly pattern: string
+  readonly site: string
+  readonly titles: ReadonlyMap<string, PageTitle>
+}
+
+export interface PageTitle {
+  readonly title: string
+  /** As menus call it. */
+  readonly label: string
+  readonly heading: string
+  /** Whether its title, or its heading, was left from the page that it was copied from. */
+  readonly isTitleCopied: boolean
+  readonly isHeadingCopied: boolean
+}
+
+/** What the titles of most pages end with, or begin with: the sign between, and the name of the site. */
+function commonPart(pages: readonly ReadPage[]): { before: string; after: string } {
+  const titles = pages.flatMap(({ title }) => (title ? [title.text] : []))
+  const counts = new Map<string, number>()
+  const count = (key: string) => counts.set(key, (counts.get(key) ?? 0) + 1)
+  for (const title of titles) {
+    const parts = titleParts(title)
+    if (parts.length < 2) continue
+    const last = title.slice(title.lastIndexOf(parts[parts.length - 2]!) + parts[parts.length - 2]!.length)
+    const first = title.slice(0, title.indexOf(parts[1]!, parts[0]!.length))
+    count(`after\n${last}`)
+    count(`before\n${first}`)
+  }
+  const best = [...counts].sort(([, a], [, b]) => b - a)[0]
+  if (!best || best[1] * 2 <= titles.length || best[1] < 2) return { before: '', after: '' }
+  const [where, text] = best[0].split('\n') as [string, string]
+  return where === 'after' ? { before: '', after: text } : { before: text, after: '' }
+}
+
+/**
+ * The short names of pages: as menus have them, else as breadcrumbs do, else as most links to them. The links of pagers
+ * are not asked: they have words of their own.
+ */
+function labelsOf(folder: ReadFolder, { menus, breadcrumbs, pagers }: FoundParts): Map<string, string> {
+  const said = new Map<string, string[]>()
+  const say = (path: string, label: string) => {
+    if (label !== '') said.set(path, [...(said.get(path) ?? []).slice(-50), label])
+  }
+  const take = (labels: Map<string, string>) => {
+    for (const [path, all] of said) labels.set(path, most(all)!)
+    said.clear()
+  }
+  const labels = new Map<string, string>()
+  const ofPagers = new Set(pagers.flatMap(({ group }) => group.items.map(({ link }) => link)))
+  for (const page of folder.pages)
+    for (const link of page.links)
+      if (
+        link.target.to === 'file' &&
+        link.target.tail === '' &&
+        !ofPagers.has(link) &&
+        !directionOf({ link, label: link.label })
+      )
+        say(link.target.path, link.label)
+  take(labels)
+  for (const { groups } of breadcrumbs)
+    for (const { page, items } of groups) {
+      for (const item of items) if (item.link?.target.to === 'file') say(item.link.target.path, item.label)
+      const last = items.at(-1)!
+      if (!last.link && folder.names.get(page.path)!.has(plainName(last.label))) say(page.path, last.label)
+    }
+  take(labels)
+  for (const { entries } of [...menus].reverse())
+    for (const { path, label } of entries) if (path !== undefined && label !== '') labels.set(path, label)
+  return labels
+}
+
+/** What all pages are called; what was left over from the page that one was copied from is told apart. */
+export function titlesOf(folder: ReadFolder, parts: FoundParts): Titles {
+  const { before, after } = commonPart(folder.pages)
+  const labels = labelsOf(folder, parts)
+  const bare = (title: string) => {
+    if (after !== '' && title.endsWith(after) && title.length > after.length)
+      return title.slice(0, -after.length)
+    if (before !== '' && title.startsWith(before) && title.length > before.length)
+      return title.slice(before.length)
+    return title
+  }
+  const titleOf = new Map(folder.pages.map((page) => [page.path, page.title ? bare(page.title.text) : '']))
+  const sharing = (text: (page: ReadPage) => string) => {
+    const shared = new Map<string, string[]>()
+    for (const page of folder.pages) {
+      const name = plainName(text(page))
+      if (name !== '') shared.set(name, [...(shared.get(name) ?? []), page.path])
+    }
+    return shared
+  }
+  const byTitle = sharing((page) => titleOf.get(page.path)!)
+  const byHeading = sharing((page) => page.heading?.text ?? '')
+  const stem = (path: string) =>
+    plainName(
+      path
+        .slice(path.lastIndexOf('/') + 1)
+        .replace(/\.[^.]*$/, '')
+        .replace(/[-_]+/g, ' '),
+    )
+
+  const titles = new Map<string, PageTitle>()
+  for (const page of folder.pages) {
+    const { path } = page
+    const said = titleOf.get(path)!
+    const heading = page.heading?.text ?? ''
+    const label = labels.get(path) ?? ''
+    const agrees = (text: string, of: string) => {
+      const name = plainName(text)
+      return (
+        name !== '' &&
+        [labels.get(of) ?? '', stem(of)].some((other) => {
+          const there = plainName(other)
+          return there === name || (there.length > 3 && (name.includes(there) || there.includes(name)))
+        })
+      )
+    }
+    const others = (byTitle.get(plainName(said)) ?? []).filter((other) => other !== path)
+    const isTitleCopied =
+      said !== '' &&
+      !agrees(said, path) &&
+      plainName(heading) !== plainName(said) &&
+      others.some((other) => agrees(said, other))
+    const headed = [
+      ...(byHeading.get(plainName(heading)) ?? []),
+      ...(byTitle.get(plainName(heading)) ?? []),
+    ].filter((other) => other !== path)
+    const isHeadingCopied =
+      heading !== '' &&
+      !agrees(heading, path) &&
+      plainName(heading) !== plainName(said) &&
+      headed.some((other) => agrees(heading, other))
+    const own = isTitleCopied ? (isHeadingCopied ? '' : heading) : said
+    const title = own || label || (isHeadingCopied ? '' : heading) || said || stem(path)
+    titles.set(path, {
+      title,
+      label: label || title,
+      heading: isHeadingCopied ? '' : heading,
+      isTitleCopied,
+      isHeadingCopied,
+    })
+  }
+  const site = (after || before).replace(/^[\s|·•–—:»›«‹~/-]+|[\s|·•–—:»›«‹~/-]+$/g, '')
+  const safe = (text: string) => text.replaceAll(site, '{site}')
+  const pattern =
+    after !== '' ? `{title}${safe(after)}` : before !== '' ? `${safe(before)}{title}` : '{title}'
+  return { pattern, site, titles }
+}
