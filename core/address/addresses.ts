@@ -3,6 +3,7 @@ import { childrenOf, entryOf, type Plan, walk } from '../plan/plan.ts'
 import type { Settings, Site } from '../plan/site.ts'
 import { claimName, fittingName, nameKey, type Separator, soundFileName } from '../standard/fileName.ts'
 import { Claims } from './claims.ts'
+import { ownAddresses } from './ownLayout.ts'
 
 /** How the files of a site are named. */
 export type AddressRule = Pick<Settings, 'layout' | 'carrySection' | 'separator' | 'extension'>
@@ -97,6 +98,18 @@ function folderAddresses(plan: Plan, rule: AddressRule, claims: Claims): Address
   return { paths, names }
 }
 
+function laidOut(plan: Plan, rule: AddressRule, claims: Claims): Addresses {
+  switch (rule.layout) {
+    case 'flat':
+      return flatAddresses(plan, rule, claims)
+    case 'nested':
+    case 'folders':
+      return folderAddresses(plan, rule, claims)
+    case 'own':
+      return ownAddresses(plan, rule, claims, (id, separator) => wishedName(entryOf(plan, id), separator))
+  }
+}
+
 /** What the addresses of a plan follow from beside it, each compared as a whole. */
 type Basis = AddressRule & { readonly redirects: unknown; readonly files: unknown }
 
@@ -117,8 +130,7 @@ export function addressesOf({ plan, settings, files }: Pick<Site, 'plan' | 'sett
     return remembered.addresses
   }
   const claims = new Claims({ plan, settings, files })
-  const addresses =
-    layout === 'flat' ? flatAddresses(plan, basis, claims) : folderAddresses(plan, basis, claims)
+  const addresses = laidOut(plan, basis, claims)
   known.set(plan, { basis, addresses })
   return addresses
 }

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { sitePathSchema } from '../standard/sitePath.ts'
+import { sitePathFault } from '../standard/sitePath.ts'
 import { line } from '../standard/text.ts'
 import { entryIdSchema } from './entry.ts'
 
@@ -77,22 +77,42 @@ export const MAX_SITE_BYTES = 60_000_000
 /** How many files a site may have. */
 export const MAX_FILES = 20_000
 
+/** What is wrong with a path at which a file was found, whatever it is called there; undefined when it leads out of nothing. */
+function foundPathFault(path: string): string | undefined {
+  const isSound = path.split('/').every((name) => name !== '' && name !== '.' && name !== '..')
+  // eslint-disable-next-line no-control-regex -- no system takes them all
+  return isSound && !/[\u0000-\u001f\\]/.test(path) ? undefined : 'must lead to a file within the site'
+}
+
 /** A file of the site that pages use. Its bytes are kept apart, under `content`. */
-export const siteFileSchema = v.strictObject({
-  id: entryIdSchema,
-  /** Where it stands in the finished site, such as `pictures/lock.svg`. */
-  path: v.pipe(
-    sitePathSchema,
-    v.check(
-      (path) => fileTypeOf(path) !== undefined,
-      `must end in one of ${Object.keys(FILE_TYPES).join(', ')}`,
-    ),
-  ),
-  /** The key of the bytes in the store of contents. */
-  content: v.pipe(v.string(), v.regex(/^[a-z0-9]{1,64}$/, 'must be a content key')),
-  /** How many bytes it has. */
-  size: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0)), 0),
-  /** Of a picture: what it says to those who do not see it, wherever nothing else is said for it. */
-  alt: v.optional(line(300), ''),
-})
+export const siteFileSchema = v.pipe(
+  v.strictObject({
+    id: entryIdSchema,
+    /** Where it stands in the finished site, such as `pictures/lock.svg`. */
+    path: line(1000),
+    /** Whether it came with existing pages: it keeps its name, whatever that is. */
+    asFound: v.optional(v.literal(true, 'must be true')),
+    /** The key of the bytes in the store of contents. */
+    content: v.pipe(v.string(), v.regex(/^[a-z0-9]{1,64}$/, 'must be a content key')),
+    /** How many bytes it has. */
+    size: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0)), 0),
+    /** Of a picture: what it says to those who do not see it, wherever nothing else is said for it. */
+    alt: v.optional(line(300), ''),
+  }),
+  v.rawCheck(({ dataset, addIssue }) => {
+    if (!dataset.typed) return
+    const { path, asFound } = dataset.value
+    const fault = asFound
+      ? foundPathFault(path)
+      : (sitePathFault(path) ??
+        (fileTypeOf(path) === undefined
+          ? `must end in one of ${Object.keys(FILE_TYPES).join(', ')}`
+          : undefined))
+    if (fault)
+      addIssue({
+        message: fault,
+        path: [{ type: 'object', origin: 'value', input: dataset.value, key: 'path', value: path }],
+      })
+  }),
+)
 export type SiteFile = v.InferOutput<typeof siteFileSchema>

@@ -18,7 +18,7 @@ import { sitePathSchema } from '../standard/sitePath.ts'
 import { filledLine, line } from '../standard/text.ts'
 import { STANDARD_SURROUND, type Surround } from './surround/surround.ts'
 
-export const LAYOUTS = ['flat', 'nested', 'folders'] as const
+export const LAYOUTS = ['flat', 'nested', 'folders', 'own'] as const
 export const SEPARATORS = ['-', '_'] as const
 export const EXTENSIONS = ['.html', '.htm', '.php', '.shtml'] as const
 export const LINK_STYLES = ['relative', 'root', 'absolute'] as const
@@ -42,7 +42,7 @@ export const settingSchemas = {
       'must be an address such as https://www.example.org/ without ? or #',
     ),
   ),
-  layout: v.picklist(LAYOUTS, 'must be flat, nested or folders'),
+  layout: v.picklist(LAYOUTS, 'must be flat, nested, folders or own'),
   /** In the flat layout: whether a file name starts with those of its sections. */
   carrySection: v.boolean('must be true or false'),
   separator: v.picklist(SEPARATORS, 'must be - or _'),

@@ -19,6 +19,7 @@ import { prepareCall } from '../pieces/computed/calls.ts'
 import { outputOf } from '../pieces/outputs.ts'
 import { BODY_INDENT } from './body.ts'
 import type { Call } from './authorHtml.ts'
+import { createTemplateWriter } from '../template/write.ts'
 import type { FolderPiece } from '../pieces/pieceOutput.ts'
 
 /** A page in its parts, each as HTML. */
@@ -87,6 +88,7 @@ export function createRenderer(site: Site, year: number): Renderer {
     '  <head>\n'
   const skip = `    <a class="skip-link" href="#main">${escapeText(words.skip)}</a>\n`
   const folders = new Map<string, Folder>()
+  const templated = surround.templates ? createTemplateWriter(site, surround.templates) : undefined
 
   /** Of menus that are the same everywhere, by menu and shape: the folders differ in their links alone. */
   const items = new Map<string, readonly MenuItem[]>()
@@ -170,7 +172,7 @@ export function createRenderer(site: Site, year: number): Renderer {
   return {
     parts,
     write,
-    page: (id) => write(parts(id)),
+    page: (id) => (templated ? templated.page(id) : write(parts(id))),
     linksOn: (id) => folderAt(folderOf(paths.get(id)!)).links,
     markedMenu(id, piece) {
       const at = layout.pieces.findIndex((one) => one.piece.id === piece)

@@ -21,6 +21,8 @@ import { MENU_SHAPES } from '../plan/surround/menuShape.ts'
 import type { Piece } from '../plan/surround/piece.ts'
 import { PLACES } from '../plan/surround/place.ts'
 import { BREADCRUMB_SEPARATORS, ORDER_SCOPES } from '../plan/surround/rules.ts'
+import { escapeText } from '../standard/escape.ts'
+import type { Templates } from '../template/model.ts'
 import { EMPTY_SURROUND, standings, type SurroundRule } from '../plan/surround/surround.ts'
 
 /** What a random change is drawn with: numbers, one after the other, and a text. */
@@ -191,6 +193,28 @@ function menuWith(d: Drawing, id: string): Menu {
   return { id, kind: 'plan', name: d.text.slice(0, 90), from, depth: d.of([1, 2, 3]), exceptions: [] }
 }
 
+/** Templates of a title and the content alone. */
+const bareTemplates = (text: string): Templates => ({
+  templates: [
+    {
+      id: 'all',
+      name: 'All pages',
+      parts: [
+        { kind: 'text', where: 'head', bits: ['<!doctype html><title>'] },
+        { kind: 'title' },
+        { kind: 'text', where: 'header', bits: [`</title><p>${escapeText(text)}</p>`] },
+        { kind: 'content' },
+      ],
+    },
+  ],
+  menus: [],
+  breadcrumbs: [],
+  pagers: [],
+  pages: {},
+  spelling: { start: 'relative', index: 'named', isPlain: false },
+  root: '/',
+})
+
 /** A value for every rule of the surround. */
 const RULE_VALUES: { readonly [Rule in SurroundRule]: (d: Drawing) => unknown } = {
   here: (d) => ({ ...EMPTY_SURROUND.here, form: d.of(['link', 'text']), bodyId: d.flag }),
@@ -209,6 +233,7 @@ const RULE_VALUES: { readonly [Rule in SurroundRule]: (d: Drawing) => unknown } 
       : [{ from: 'elsewhere', url: 'https://example.org/a.css' }],
   }),
   words: (d) => (d.flag ? {} : { next: d.text.slice(0, 60) }),
+  templates: (d) => (d.flag ? null : bareTemplates(d.text)),
 }
 
 /** A file of a few ids and paths, so that they meet. */

@@ -1,4 +1,4 @@
-import type { CloseTag, OpenTag, PageToken } from './tokens.ts'
+import type { CloseTag, OpenTag, PageToken } from '../../standard/pageTokens.ts'
 
 /**
  * The elements of a page as its author wrote them: what is not closed ends where it must, and nothing is moved. Unlike the

@@ -1,13 +1,13 @@
 import type { Encoding } from '../files/encoding.ts'
 import { attributeOf, elementsOf, elementsUnder, type PageElement } from './nodes.ts'
 import type { Target, Targets } from './targets.ts'
-import { type AttributeToken, type PageToken, tokensOf } from './tokens.ts'
-
-/** A stretch of the source of a page. */
-export interface Stretch {
-  readonly start: number
-  readonly end: number
-}
+import {
+  type AttributeToken,
+  type PageToken,
+  type Stretch,
+  tokensOf,
+  valueOf,
+} from '../../standard/pageTokens.ts'
 
 /** A link that visitors can follow. */
 export interface PageLink {
@@ -72,19 +72,6 @@ function inside(page: Pick<ReadPage, 'text' | 'tokens'>, element: PageElement): 
   const start = element.from + (raw.length - raw.trimStart().length)
   const end = Math.max(start, element.to - (raw.length - raw.trimEnd().length))
   return { start, end, text: wordsIn(page, element) }
-}
-
-/** Where the value of an attribute stands, without its quotes. */
-export function valueOf(text: string, { start, end, name }: AttributeToken): Stretch {
-  const raw = text.slice(start, end)
-  const equals = raw.indexOf('=', name.length)
-  if (equals < 0) return { start: end, end }
-  let from = equals + 1
-  while (/\s/.test(raw[from] ?? '')) from++
-  const quote = raw[from]
-  return quote === '"' || quote === "'"
-    ? { start: start + from + 1, end: end - 1 }
-    : { start: start + from, end }
 }
 
 /** Reads a page for what there is to be found in it. @param targets knows all files of the folder */

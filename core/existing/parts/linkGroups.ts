@@ -1,5 +1,6 @@
 import { attributeOf, type PageElement } from '../pages/nodes.ts'
-import { oneLine, type PageLink, type ReadPage, type Stretch } from '../pages/readPage.ts'
+import type { Stretch } from '../../standard/pageTokens.ts'
+import { oneLine, type PageLink, type ReadPage } from '../pages/readPage.ts'
 
 /**
  * Links of a page that stand together: lists, cells of a table, links in a line. What they are — a menu, a breadcrumb, a

@@ -182,6 +182,7 @@ const RULE_WORDS: Readonly<Record<SurroundRule, string>> = {
   look: 'Design',
   headFiles: 'Style sheets and scripts',
   words: 'Labels',
+  templates: 'Templates',
 }
 
 function surroundWords({ surround }: Site, change: SurroundChange): string {

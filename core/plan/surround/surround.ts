@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import type { EntryId } from '../entry.ts'
+import { templatesSchema } from '../../template/model.ts'
 import { DEFAULT_LOOK, lookSchema } from './look.ts'
 import { type Menu, menuSchema } from './menu.ts'
 import type { PickedList } from '../../pieces/pieceModel.ts'
@@ -25,6 +26,8 @@ export const surroundRuleSchemas = {
   headFiles: headFilesSchema,
   /** The author's own, in place of those of the language. */
   words: ownWordsSchema,
+  /** The author's own HTML, in place of pieces; null for these. */
+  templates: v.nullable(templatesSchema),
 } as const
 export type SurroundRule = keyof typeof surroundRuleSchemas
 
@@ -37,6 +40,7 @@ const DEFAULT_RULES: {
   look: DEFAULT_LOOK,
   headFiles: { ourStyles: true, ourScript: true, styles: [], scripts: [] },
   words: {},
+  templates: null,
 }
 
 /** Everything around the main content, decided once for all pages. */
@@ -53,6 +57,7 @@ export const surroundSchema = v.strictObject({
   look: v.optional(lookSchema, DEFAULT_RULES.look),
   headFiles: v.optional(headFilesSchema, DEFAULT_RULES.headFiles),
   words: v.optional(ownWordsSchema, DEFAULT_RULES.words),
+  templates: v.optional(surroundRuleSchemas.templates, null),
 })
 export type Surround = v.InferOutput<typeof surroundSchema>
 export type Places = Surround['places']

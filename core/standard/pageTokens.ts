@@ -5,35 +5,36 @@ import { type Token, Tokenizer, type TokenHandler, TokenizerMode } from 'parse5'
  * they hang together. https://html.spec.whatwg.org/multipage/parsing.html#tokenization
  */
 
-interface Placed {
+/** A stretch of the source of a page. */
+export interface Stretch {
   readonly start: number
   readonly end: number
 }
 
 /** An attribute as it is written. */
-export interface AttributeToken extends Placed {
+export interface AttributeToken extends Stretch {
   readonly name: string
   /** With its references resolved. */
   readonly value: string
 }
 
-export interface OpenTag extends Placed {
+export interface OpenTag extends Stretch {
   readonly kind: 'open'
   readonly tag: string
   readonly attributes: readonly AttributeToken[]
   readonly isClosed: boolean
 }
-export interface CloseTag extends Placed {
+export interface CloseTag extends Stretch {
   readonly kind: 'close'
   readonly tag: string
 }
-export interface TextToken extends Placed {
+export interface TextToken extends Stretch {
   readonly kind: 'text'
   /** With its references resolved. */
   readonly text: string
 }
 /** A comment, a doctype, or code that a server runs. */
-export interface OtherToken extends Placed {
+export interface OtherToken extends Stretch {
   readonly kind: 'comment' | 'doctype' | 'code'
 }
 export type PageToken = OpenTag | CloseTag | TextToken | OtherToken
@@ -61,7 +62,7 @@ export function tokensOf(source: string): readonly PageToken[] {
     ? source.replace(CODE, (code) => CODE_SIGN.repeat(code.length))
     : source
   const tokens: PageToken[] = []
-  const at = (token: Token.Token): Placed => ({
+  const at = (token: Token.Token): Stretch => ({
     start: token.location!.startOffset,
     end: token.location!.endOffset,
   })
@@ -129,4 +130,17 @@ function wholly(source: string, tokens: readonly PageToken[]): readonly PageToke
   }
   if (from < source.length) all.push({ kind: 'comment', start: from, end: source.length })
   return all
+}
+
+/** Where the value of an attribute stands, without its quotes. */
+export function valueOf(text: string, { start, end, name }: AttributeToken): Stretch {
+  const raw = text.slice(start, end)
+  const equals = raw.indexOf('=', name.length)
+  if (equals < 0) return { start: end, end }
+  let from = equals + 1
+  while (/\s/.test(raw[from] ?? '')) from++
+  const quote = raw[from]
+  return quote === '"' || quote === "'"
+    ? { start: start + from + 1, end: end - 1 }
+    : { start: start + from, end }
 }

@@ -1,0 +1,119 @@
+import type { EntryId, PageEntry } from '../plan/entry.ts'
+import { childrenOf, entryOf, type Plan, walk } from '../plan/plan.ts'
+import { claimName, fittingName, nameKey, type Separator } from '../standard/fileName.ts'
+import type { Claims } from './claims.ts'
+import { folderOf } from './relative.ts'
+
+/** How the addresses of some pages are made: what a new one beside them gets. */
+interface Habit {
+  readonly folder: string
+  /** What the name of a page begins with: that of its section, where names carry it. */
+  readonly prefix: string
+  /** What follows the name: an extension, or an index file in a folder of its own. */
+  readonly ending: string
+  readonly separator: Separator
+}
+
+const INDEX = /^(?:index|default|home)\.[a-z]+$/i
+
+/** The path that a page keeps: the last that it was given out at, under the name that its author gave it since. */
+export function keptPath({ pin, fileName }: PageEntry): string | undefined {
+  const path = pin?.addresses.at(-1)
+  if (path === undefined || fileName === '') return path
+  const folder = folderOf(path)
+  const extension = /\.[^./]*$/.exec(path)?.[0] ?? ''
+  return folder + fileName + extension
+}
+
+/** What most of some texts are. */
+function commonest(texts: readonly string[]): string | undefined {
+  const counts = new Map<string, number>()
+  for (const text of texts) counts.set(text, (counts.get(text) ?? 0) + 1)
+  return [...counts].sort(([, a], [, b]) => b - a)[0]?.[0]
+}
+
+function habitOf(
+  plan: Plan,
+  parent: EntryId,
+  paths: ReadonlyMap<EntryId, string>,
+  extension: string,
+  separator: Separator,
+): Habit {
+  const siblings = childrenOf(plan, parent).flatMap((id) => {
+    const entry = entryOf(plan, id)
+    return (entry.kind === 'page' && keptPath(entry)) || []
+  })
+  const above = paths.get(parent) ?? ''
+  const like = siblings.length > 0 ? siblings : above === '' ? [] : [above]
+  const nameOf = (path: string) => path.slice(folderOf(path).length)
+  const extensionOf = (path: string) => /\.[^./]*$/.exec(path)?.[0] ?? extension
+  const ending = commonest(like.map(extensionOf)) ?? extension
+  const signs = like.map(nameOf).join('')
+  const usual: Separator =
+    signs.includes('_') && !signs.includes('-') ? '_' : signs.includes('-') ? '-' : separator
+  const inFolders = siblings.filter((path) => INDEX.test(nameOf(path)))
+  if (inFolders.length * 2 > siblings.length) {
+    // A folder for each page: the new one stands beside those of its siblings.
+    const outer = commonest(inFolders.map((path) => folderOf(folderOf(path).slice(0, -1))))!
+    return { folder: outer, prefix: '', ending: `/${nameOf(inFolders[0]!)}`, separator: usual }
+  }
+  const stem = nameOf(above).replace(/\.[^.]*$/, '')
+  const carried =
+    stem === ''
+      ? 0
+      : siblings.filter((path) =>
+          nameOf(path)
+            .toLowerCase()
+            .startsWith(stem.toLowerCase() + usual),
+        ).length
+  const prefix = siblings.length > 0 && carried * 2 > siblings.length ? stem + usual : ''
+  return { folder: commonest(like.map(folderOf)) ?? '', prefix, ending, separator: usual }
+}
+
+/**
+ * The layout of existing pages: each keeps the whole path that it has, wherever it stands in the plan; a new one is named
+ * as its siblings are, else as its parent is.
+ */
+export function ownAddresses(
+  plan: Plan,
+  rule: { readonly extension: string; readonly separator: Separator },
+  claims: Claims,
+  wishedName: (id: EntryId, separator: Separator) => string,
+): { paths: Map<EntryId, string>; names: Map<EntryId, string> } {
+  const paths = new Map<EntryId, string>()
+  const names = new Map<EntryId, string>()
+  const used = new Set<string>()
+  const nameIn = (path: string) => path.slice(folderOf(path).length).replace(/\.[^.]*$/, '')
+  const put = (id: EntryId, path: string, name = nameIn(path)) => {
+    paths.set(id, path)
+    names.set(id, name)
+    used.add(nameKey(path))
+    claims.claimFile(path)
+  }
+  // What pages keep comes first: a new page goes round it.
+  for (const { entry } of walk(plan)) {
+    const path = entry.kind === 'page' ? keptPath(entry) : undefined
+    if (path !== undefined && !used.has(nameKey(path)) && !claims.isTaken(path, entry.id)) put(entry.id, path)
+  }
+  const habits = new Map<EntryId, Habit>()
+  for (const { entry } of walk(plan)) {
+    const { id } = entry
+    if (entry.kind === 'link' || paths.has(id)) continue
+    const parent = plan.parents.get(id)
+    if (parent === undefined) {
+      put(id, `index${rule.extension}`)
+      continue
+    }
+    if (entry.kind === 'group') {
+      names.set(id, fittingName(wishedName(id, rule.separator)))
+      continue
+    }
+    const habit = habits.get(parent) ?? habitOf(plan, parent, paths, rule.extension, rule.separator)
+    habits.set(parent, habit)
+    const pathOf = (name: string) => habit.folder + habit.prefix + name + habit.ending
+    const isTaken = (name: string) => used.has(nameKey(pathOf(name))) || claims.isTaken(pathOf(name), id)
+    const name = claimName(wishedName(id, habit.separator), isTaken, habit.separator)
+    put(id, pathOf(name), name)
+  }
+  return { paths, names }
+}

@@ -1,0 +1,148 @@
+import { readingRuns } from '../navigate/readingOrder.ts'
+import type { Site } from '../plan/site.ts'
+import { findDrift } from './drift.ts'
+import { type FoundFile, includesOf, sortFiles, typeOf } from './files/folderFiles.ts'
+import { type ReadFolder, readFolder } from './pages/folder.ts'
+import { type ReadPage, readPage } from './pages/readPage.ts'
+import { publishedAt, Targets } from './pages/targets.ts'
+import { pageNameMark } from './parts/mark.ts'
+import { menuName, recognise } from './parts/recognise.ts'
+import { hierarchyOf } from './plan/hierarchy.ts'
+import { canBePlanned, planSite } from './plan/site.ts'
+import { titlesOf } from './plan/titles.ts'
+import type { FolderReport } from './report.ts'
+import { buildTemplates } from './template/build.ts'
+import { Sources } from './template/source.ts'
+
+/** Nothing to take in: what is missing, in words for the author. */
+export class NothingToBring extends Error {
+  override name = 'NothingToBring'
+}
+
+/** A folder as a site, and what was found in it. */
+export interface Brought {
+  readonly site: Site
+  /** The same with all drift brought into line that can be. */
+  readonly inLine: Site
+  /** The bytes of the files of the site, by key. */
+  readonly contents: ReadonlyMap<string, Uint8Array>
+  readonly report: FolderReport
+}
+
+/** Takes a folder of existing pages in. @throws NothingToBring for a folder without pages */
+export function bring(files: readonly FoundFile[]): Brought {
+  const sorted = sortFiles(files)
+  const paths = files.map(({ path }) => path)
+  const plannable = [...sorted.pages].filter(([path]) => canBePlanned(path))
+  const read = (targets: Targets) =>
+    plannable.map(([path, { text, encoding }]) => readPage(path, text, encoding, targets))
+  const first = read(new Targets(paths))
+  if (first.length === 0)
+    throw new NothingToBring('There are no pages in this folder: no .html, .htm, .xhtml, .php or .shtml.')
+  const published = publishedAt(paths, references(first))
+  const targets = new Targets(paths, published)
+  const folder = readFolder(
+    published.baseUrl === '' && published.root === '/' ? first : read(targets),
+    targets,
+  )
+  const parts = recognise(folder)
+  const hierarchy = hierarchyOf(folder, parts)
+  const titles = titlesOf(folder, parts)
+  const unplanned = new Set([...sorted.pages.keys()].filter((path) => !canBePlanned(path)))
+  const others = [...sorted.others, ...files.filter(({ path }) => unplanned.has(path))]
+  const keys = new Map(others.map(({ path }, at) => [path, `file${at}`]))
+  const planned = planSite(folder, parts, hierarchy, titles, others, (path) => keys.get(path)!)
+  const built = buildTemplates(folder, parts, planned, new Sources(folder, planned.idOf))
+  const decided = findDrift({ folder, parts, planned, titles, built, site: built.site })
+  const withTemplates = (templates: typeof decided.templates): Site => ({
+    ...built.site,
+    surround: { ...built.site.surround, templates },
+  })
+  const css = styleTexts(files, folder)
+  const report: FolderReport = {
+    pages: folder.pages.map(({ path }) => {
+      const { parent, evidence } = hierarchy.placings.get(path)!
+      const { title, label } = titles.titles.get(path)!
+      const id = planned.idOf(path)!.id
+      const template = built.templates.templates.find(
+        (one) => one.id === built.templates.pages[id]!.template,
+      )!
+      return { path, parent, title, label, template: template.name, evidence }
+    }),
+    order:
+      hierarchy.runs.length === 0
+        ? null
+        : readingRuns(built.site)
+            .flat()
+            .map((id) => planned.pathOf.get(id)!),
+    templates: built.templates.templates.map(({ id, name, parts: own }) => ({
+      name,
+      pages: built.kinds.get(id)!.map(({ path }) => path),
+      holes: own.flatMap((part) => {
+        if (part.kind === 'text')
+          return part.bits.some((bit) => typeof bit !== 'string') ? [{ kind: 'address' }] : []
+        return [{ kind: part.kind === 'own' ? part.name : part.kind }]
+      }),
+    })),
+    menus: parts.menus.map((menu) => {
+      const said = decided.marks.get(menu)!
+      return {
+        name: menuName(menu),
+        items: menu.entries.map(({ label, path, url, level }) => ({
+          label,
+          ...(path === undefined ? {} : { path }),
+          ...(url === undefined ? {} : { url }),
+          level,
+        })),
+        mark: said.form === 'none' ? (pageNameMark(folder.pages, menu.groups, css) ?? said) : said,
+      }
+    }),
+    drift: decided.drift,
+    files: files.map(({ path, bytes }) => ({ path, type: typeOf(path), bytes: bytes.length })),
+    includes: [...new Set([...sorted.pages].flatMap(([path, { text }]) => includesOf(path, text)))].filter(
+      (path) => sorted.parts.has(path),
+    ),
+    leftover: [
+      ...sorted.leftover,
+      ...[...unplanned].map((path) => ({
+        path,
+        reason: 'Its name cannot be that of a page: it is kept as it is.',
+      })),
+      ...notLedTo(folder),
+    ],
+  }
+  return {
+    site: withTemplates(decided.templates),
+    inLine: withTemplates(decided.inLine),
+    contents: new Map(others.map(({ path, bytes }) => [keys.get(path)!, bytes])),
+    report,
+  }
+}
+
+/** Pages that no other page leads to. */
+function notLedTo(folder: ReadFolder): { path: string; reason: string }[] {
+  const led = new Set<string>([folder.home])
+  for (const page of folder.pages)
+    for (const target of [...page.links, ...page.relations].map((one) => one.target))
+      if (target.to === 'file' && target.path !== page.path) led.add(target.path)
+  return folder.pages.flatMap(({ path }) => (led.has(path) ? [] : [{ path, reason: 'No page leads to it.' }]))
+}
+
+/** All style rules of the folder, as far as they are of use: in files, and in the heads of some pages. */
+function styleTexts(files: readonly FoundFile[], folder: ReadFolder): string {
+  const decoder = new TextDecoder()
+  const sheets = files.filter(({ path, bytes }) => /\.css$/i.test(path) && bytes.length < 1_000_000)
+  const inPages = folder.pages
+    .slice(0, 20)
+    .map(({ text }) => /<style\b[^>]*>([\s\S]*?)<\/style/i.exec(text)?.[1] ?? '')
+  return [...sheets.slice(0, 50).map(({ bytes }) => decoder.decode(bytes)), ...inPages].join('\n')
+}
+
+function* references(pages: readonly ReadPage[]) {
+  for (const page of pages) {
+    for (const { rel, target } of page.relations)
+      if (rel === 'canonical' && target.to === 'away')
+        yield { from: page.path, reference: target.url, isCanonical: true }
+    for (const { href } of page.links) yield { from: page.path, reference: href.value, isCanonical: false }
+  }
+}

@@ -1,0 +1,133 @@
+import { endingOf, mediaTypeOf } from '../../plan/file.ts'
+import { decodePage, type DecodedPage } from './encoding.ts'
+
+/** A file of the folder that is taken in. */
+export interface FoundFile {
+  /** From the top of the folder, with `/` between. */
+  readonly path: string
+  readonly bytes: Uint8Array
+}
+
+/** A file that is taken as it is though it looks like a page, or that is no page that visitors reach. */
+export interface Leftover {
+  readonly path: string
+  readonly reason: string
+}
+
+/** What the files of a folder are. */
+export interface SortedFiles {
+  readonly pages: ReadonlyMap<string, DecodedPage>
+  /** Pieces of pages that others put in, by their paths. */
+  readonly parts: ReadonlyMap<string, DecodedPage>
+  /** Everything else, and pages that cannot be read. */
+  readonly others: readonly FoundFile[]
+  readonly leftover: readonly Leftover[]
+}
+
+const PAGE_ENDINGS = new Set(['html', 'htm', 'xhtml', 'xht', 'php', 'php5', 'phtml', 'shtml', 'shtm', 'stm'])
+export const MAX_PAGE_BYTES = 5_000_000
+/** Elements may stand in each other so deep and no deeper: as browsers have it, twice. */
+const MOST_NESTED = 1024
+
+const isPageName = (path: string) => PAGE_ENDINGS.has(endingOf(path))
+
+/** The path that an include names, from the page that it stands on; undefined for one that is worked out. */
+function includedPath(from: string, said: string, isVirtual: boolean): string {
+  const folder = from.slice(0, from.lastIndexOf('/') + 1)
+  const path = isVirtual && said.startsWith('/') ? said.slice(1) : folder + said
+  const kept: string[] = []
+  for (const name of path.split('/')) {
+    if (name === '..') kept.pop()
+    else if (name !== '.' && name !== '') kept.push(name)
+  }
+  return kept.join('/')
+}
+
+const PHP_INCLUDE =
+  /\b(?:include|require)(?:_once)?\b\s*\(?\s*(?:(?:__DIR__|dirname\(__FILE__\)|\$_SERVER\[['"]DOCUMENT_ROOT['"]\])\s*\.\s*)?(["'])([^"'\n]{1,300})\1/g
+/** https://httpd.apache.org/docs/2.4/mod/mod_include.html */
+const SSI_INCLUDE = /<!--#include\s{1,20}(virtual|file)\s{0,20}=\s{0,20}(["'])([^"'\n]{1,300})\2/g
+
+/** What a page puts in from files of their own, by path. */
+export function includesOf(path: string, text: string): string[] {
+  const found: string[] = []
+  if (text.includes('<?'))
+    for (const [code, , said] of text.matchAll(PHP_INCLUDE)) {
+      const fromRoot = code.includes('DOCUMENT_ROOT')
+      found.push(includedPath(path, fromRoot ? said! : said!.replace(/^\/(?=.)/, ''), fromRoot))
+    }
+  if (text.includes('<!--#include'))
+    for (const [, kind, , said] of text.matchAll(SSI_INCLUDE))
+      found.push(includedPath(path, said!, kind === 'virtual'))
+  return found
+}
+
+/** How deep the elements of a page are, roughly; stops at what is too deep. */
+function isTooDeep(text: string): boolean {
+  let depth = 0
+  for (const [, slash] of text.matchAll(
+    /<(\/?)(?:div|span|b|i|em|font|table|ul|li|p|section|blockquote)\b/gi,
+  )) {
+    depth += slash ? -1 : 1
+    if (depth > 20 * MOST_NESTED) return true
+    if (depth < 0) depth = 0
+  }
+  return false
+}
+
+const COPY = /(?:^|[\s_.-])(?:copy|kopie|backup|bak|old|alt|orig|original)(?:[\s_.-]?\d*)?$|\(\d+\)$|~$/i
+
+/** Sorts the files of a folder: pages, pieces of pages, and all else. */
+export function sortFiles(files: readonly FoundFile[]): SortedFiles {
+  const read = new Map<string, DecodedPage>()
+  const others: FoundFile[] = []
+  const leftover: Leftover[] = []
+  const texts = new Map<string, FoundFile>()
+  for (const file of [...files].sort((a, b) => (a.path < b.path ? -1 : 1))) {
+    const keep = (reason?: string) => {
+      others.push(file)
+      if (reason !== undefined) leftover.push({ path: file.path, reason })
+    }
+    if (!isPageName(file.path)) {
+      if (/^(?:inc|tpl|txt)$/.test(endingOf(file.path)) || endingOf(file.path) === '')
+        texts.set(file.path, file)
+      keep()
+    } else if (file.bytes.length > MAX_PAGE_BYTES)
+      keep(`A page can have at most ${MAX_PAGE_BYTES / 1_000_000} MB: this is kept as it is.`)
+    else {
+      const page = decodePage(file.bytes)
+      if (!page) keep('This is no text in an encoding that is known: it is kept as it is.')
+      else if (isTooDeep(page.text)) keep('Its elements are nested too deep: it is kept as it is.')
+      else read.set(file.path, page)
+    }
+  }
+  const included = new Set<string>()
+  for (const [path, { text }] of read) for (const part of includesOf(path, text)) included.add(part)
+  const parts = new Map<string, DecodedPage>()
+  for (const path of included) {
+    const page = read.get(path) ?? (texts.has(path) ? decodePage(texts.get(path)!.bytes) : undefined)
+    if (page) parts.set(path, page)
+  }
+  const pages = new Map(
+    [...read].filter(
+      ([path, { text }]) => !parts.has(path) && (/<[a-z!?]/i.test(text) || text.trim() === ''),
+    ),
+  )
+  for (const [path, page] of read) {
+    const file = files.find((one) => one.path === path)!
+    if (parts.has(path)) others.push(file)
+    else if (!pages.has(path)) {
+      others.push(file)
+      leftover.push({ path, reason: 'There is no HTML in it: it is kept as it is.' })
+    }
+    void page
+  }
+  for (const path of pages.keys()) {
+    const stem = path.slice(path.lastIndexOf('/') + 1).replace(/\.[^.]*$/, '')
+    if (COPY.test(stem)) leftover.push({ path, reason: 'Its name says that it is a copy.' })
+  }
+  return { pages, parts, others, leftover }
+}
+
+/** What a file is, for the report. */
+export const typeOf = (path: string): string => (isPageName(path) ? 'text/html' : mediaTypeOf(path))

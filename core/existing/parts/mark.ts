@@ -1,0 +1,164 @@
+import type { Stretch } from '../../standard/pageTokens.ts'
+import { type AttributeToken, tokensOf } from '../../standard/pageTokens.ts'
+import { attributeOf } from '../pages/nodes.ts'
+import { oneLine, type ReadPage } from '../pages/readPage.ts'
+import type { FoundMark } from '../report.ts'
+import { unitsOf } from '../template/units.ts'
+import type { LinkGroup } from './linkGroups.ts'
+import { type FoundMenu, keysOf, most } from './recognise.ts'
+
+export const NO_MARK: FoundMark = { form: 'none', on: '', value: '' }
+
+interface Tag {
+  readonly tag: string
+  readonly attributes: readonly AttributeToken[]
+}
+
+/** The tags that an item is made of, up to the items under it. */
+function tagsIn({ text }: ReadPage, { start, end }: Stretch): Tag[] {
+  return tokensOf(text.slice(start, end)).flatMap((token) => (token.kind === 'open' ? [token] : []))
+}
+
+const valueIn = ({ attributes }: Tag, name: string) => attributes.find((one) => one.name === name)?.value
+const classesOf = (tag: Tag) =>
+  oneLine(valueIn(tag, 'class') ?? '')
+    .split(' ')
+    .filter((one) => one !== '')
+
+/** What one writing of an item has that another has not. */
+export function markBetween(here: readonly Tag[], plain: readonly Tag[]): FoundMark {
+  const linked = (tags: readonly Tag[]) =>
+    tags.some((tag) => tag.tag === 'a' && valueIn(tag, 'href') !== undefined)
+  if (!linked(here) && linked(plain)) {
+    const around = here.find(({ tag }) => !plain.some((one) => one.tag === tag))
+    return { form: 'text', on: around?.tag ?? here[0]?.tag ?? '', value: around?.tag ?? '' }
+  }
+  const more = here.filter(
+    ({ tag }) => here.filter((one) => one.tag === tag).length > plain.filter((one) => one.tag === tag).length,
+  )
+  if (more[0]) {
+    const [wrapper] = more
+    const named = classesOf(wrapper!)[0]
+    return { form: 'element', on: wrapper!.tag, value: named ?? wrapper!.tag }
+  }
+  for (const tag of here) {
+    const other = plain.find((one) => one.tag === tag.tag)
+    if (!other) continue
+    const added = classesOf(tag).filter((one) => !classesOf(other).includes(one))
+    if (added.length > 0) return { form: 'class', on: tag.tag, value: added.join(' ') }
+  }
+  for (const tag of here) {
+    const other = plain.find((one) => one.tag === tag.tag)
+    if (!other) continue
+    for (const { name, value } of tag.attributes)
+      if (name !== 'href' && name !== 'class' && valueIn(other, name) !== value)
+        return { form: 'attribute', on: tag.tag, value: value === '' ? name : `${name}="${value}"` }
+  }
+  return NO_MARK
+}
+
+/** The item that is marked on a page: its key; undefined where none differs from how it is written elsewhere. */
+export interface PageMark {
+  readonly group: LinkGroup
+  readonly key: string
+  readonly mark: FoundMark
+  readonly at: Stretch
+}
+
+/** Which items of a menu are marked on which pages, and how the mark is written. */
+export function marksOf(
+  folder: Parameters<typeof keysOf>[0],
+  { entries, groups }: FoundMenu,
+  isAbove: (path: string, page: string) => boolean,
+): { readonly mark: FoundMark; readonly marks: readonly PageMark[] } {
+  const labels = new Map(entries.map(({ key, label }) => [key, label.toLowerCase()]))
+  void labels
+  const items = groups.flatMap((group) => {
+    const keys = keysOf(folder, group)
+    const all = flat(unitsOf(group))
+    return all.map((unit) => {
+      const key = keys[group.items.indexOf(unit.item)]!
+      const head = { start: unit.start, end: unit.units.length > 0 ? unit.list.start : unit.end }
+      return { group, key, at: head, tags: tagsIn(group.page, head) }
+    })
+  })
+  const shape = (tags: readonly Tag[]) =>
+    tags
+      .map(
+        ({ tag, attributes }) =>
+          `${tag} ${attributes.map(({ name, value }) => (name === 'href' || name === 'src' ? name : `${name}=${value}`)).join(' ')}`,
+      )
+      .join('>')
+  const byKey = new Map<string, typeof items>()
+  for (const item of items) byKey.set(item.key, [...(byKey.get(item.key) ?? []), item])
+  const marks: PageMark[] = []
+  const forms: FoundMark[] = []
+  for (const [key, own] of byKey) {
+    const isOwn = ({ group }: (typeof own)[number]) => key === `/${group.page.path}`
+    const elsewhere = own.filter((item) => !isOwn(item) && !isAbove(key.slice(1), item.group.page.path))
+    const usual = most((elsewhere.length > 0 ? elsewhere : own).map(({ tags }) => shape(tags)))
+    const plain =
+      own.find(({ tags }) => shape(tags) === usual && elsewhere.length > 0)?.tags ??
+      // An item that only ever stands on its own page is plain as the others are.
+      items.find((item) => item.key !== key && item.key !== `/${item.group.page.path}`)?.tags
+    if (!plain) continue
+    for (const item of own) {
+      if (shape(item.tags) === usual && elsewhere.length > 0) continue
+      const mark = markBetween(item.tags, plain)
+      if (mark.form === 'none') continue
+      if (isOwn(item)) forms.push(mark)
+      marks.push({ group: item.group, key, mark, at: item.at })
+    }
+  }
+  const form = most(forms.map((mark) => JSON.stringify(mark)))
+  const owning = groups.filter((group) => keysOf(folder, group).includes(`/${group.page.path}`)).length
+  const mark = form && forms.length * 2 >= owning ? (JSON.parse(form) as FoundMark) : NO_MARK
+  return { mark, marks: marks.filter((one) => one.mark.form === mark.form && one.mark.value === mark.value) }
+}
+
+function flat(units: ReturnType<typeof unitsOf>): (typeof units)[number][] {
+  return units.flatMap((unit) => [unit, ...flat(unit.units)])
+}
+
+/**
+ * Whether style rules alone make the mark: the body carries a name of its own on each page, and rules join it with a name
+ * that an item carries.
+ */
+export function pageNameMark(
+  pages: readonly ReadPage[],
+  groups: readonly LinkGroup[],
+  css: string,
+): FoundMark | undefined {
+  for (const attribute of ['id', 'class'] as const) {
+    const names = pages.flatMap(({ root }) => {
+      for (const element of bodies(root)) return [oneLine(attributeOf(element, attribute) ?? '')]
+      return []
+    })
+    const distinct = new Set(names.filter((name) => name !== ''))
+    if (distinct.size < 2 || distinct.size * 2 < pages.length) continue
+    const sign = attribute === 'id' ? '#' : '.'
+    const joined = [...distinct].filter((name) =>
+      name
+        .split(' ')
+        .some((one) =>
+          new RegExp(`(?:body)?\\${sign}${escaped(one)}\\b[^,{}]*[#.][\\w-]+[^,{}]*[,{]`).test(css),
+        ),
+    )
+    const marksItems = groups.some(({ page, start, end }) =>
+      /\s(?:id|class)\s*=/i.test(page.text.slice(start, end)),
+    )
+    if (joined.length >= Math.min(2, distinct.size) && marksItems)
+      return { form: 'page-name', on: 'body', value: attribute }
+  }
+  return undefined
+}
+
+const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+
+function* bodies(root: ReadPage['root']) {
+  const waiting = [root]
+  for (let next = waiting.shift(); next; next = waiting.shift()) {
+    if (next.tag === 'body') yield next
+    if (next.depth < 2) waiting.push(...next.children)
+  }
+}

@@ -1,0 +1,301 @@
+import { linksOfCells, type Matched } from './match.ts'
+import type { Cell } from './cells.ts'
+
+/** What a template is put together from, before its parts are written: cells of one page, and the holes between them. */
+export type Slot =
+  | { readonly kind: 'cell'; readonly cell: Cell; readonly isInHead: boolean }
+  | { readonly kind: 'own'; readonly isInHead: boolean }
+  | { readonly kind: 'content' }
+
+/** Pages that are made alike. */
+export interface Alignment<Page> {
+  readonly pages: readonly Page[]
+  /** The page whose cells the template is made of. */
+  readonly reference: Page
+  readonly slots: readonly Slot[]
+  /** Of each page: the cell that stands for each slot; undefined where it has none. */
+  readonly cells: ReadonlyMap<Page, readonly (Cell | undefined)[]>
+}
+
+/** What the pages have in common with most others, for telling which are made alike. */
+function framesOf<Page>(cells: ReadonlyMap<Page, readonly Cell[]>): Map<Page, Set<string>> {
+  const counts = new Map<string, number>()
+  const keys = new Map<Page, Set<string>>()
+  for (const [page, own] of cells) {
+    const telling = new Set(own.filter((cell) => cell.isTelling).map(({ key }) => key))
+    keys.set(page, telling)
+    for (const key of telling) counts.set(key, (counts.get(key) ?? 0) + 1)
+  }
+  const least = Math.max(2, Math.ceil(cells.size * 0.05))
+  return new Map(
+    [...keys].map(([page, own]) => [page, new Set([...own].filter((key) => counts.get(key)! >= least))]),
+  )
+}
+
+/** How many kinds of pages are told apart; what is left goes to the kind that it is likest. */
+const MOST_KINDS = 12
+
+/** Puts pages together that are made alike, the largest kind first. */
+export function kindsOfPages<Page>(cells: ReadonlyMap<Page, readonly Cell[]>): Page[][] {
+  const frames = framesOf(cells)
+  interface Kind {
+    pages: Page[]
+    counts: Map<string, number>
+    core: Set<string>
+  }
+  const kinds: Kind[] = []
+  const likeness = (frame: ReadonlySet<string>, { core }: Kind) => {
+    let both = 0
+    for (const key of frame) if (core.has(key)) both++
+    return both / (frame.size + core.size - both || 1)
+  }
+  const add = (kind: Kind, page: Page) => {
+    kind.pages.push(page)
+    for (const key of frames.get(page)!) kind.counts.set(key, (kind.counts.get(key) ?? 0) + 1)
+    // The core settles early: it is worked out anew only while few pages are there.
+    const size = kind.pages.length
+    if (size < 32 || (size & (size - 1)) === 0)
+      kind.core = new Set(
+        [...kind.counts].filter(([, times]) => times * 2 > size || size < 3).map(([key]) => key),
+      )
+  }
+  for (const page of cells.keys()) {
+    const frame = frames.get(page)!
+    const [best] = kinds
+      .map((kind) => ({ kind, like: likeness(frame, kind) }))
+      .sort((a, b) => b.like - a.like)
+    if (best && (best.like >= 0.6 || kinds.length >= MOST_KINDS)) add(best.kind, page)
+    else {
+      const kind: Kind = { pages: [], counts: new Map(), core: new Set() }
+      kinds.push(kind)
+      add(kind, page)
+    }
+  }
+  // A kind of one page that is nearly like another is that with something wrong.
+  kinds.sort((a, b) => b.pages.length - a.pages.length)
+  const [largest] = kinds
+  for (const kind of [...kinds]) {
+    if (kind === largest || kind.pages.length > 1 || !largest) continue
+    const [page] = kind.pages
+    const near = kinds.find(
+      (other) => other !== kind && other.pages.length > 1 && likeness(frames.get(page!)!, other) >= 0.45,
+    )
+    if (!near) continue
+    add(near, page!)
+    kinds.splice(kinds.indexOf(kind), 1)
+  }
+  return kinds.map(({ pages }) => pages)
+}
+
+/** The page that has most of what the others have, and least besides. */
+function referenceOf<Page extends object>(
+  pages: readonly Page[],
+  cells: ReadonlyMap<Page, readonly Cell[]>,
+): Page {
+  const counts = new Map<string, number>()
+  for (const page of pages)
+    for (const key of new Set(
+      cells
+        .get(page)!
+        .filter(({ isTelling }) => isTelling)
+        .map(({ key }) => key),
+    ))
+      counts.set(key, (counts.get(key) ?? 0) + 1)
+  let best = pages[0]!
+  let most = -Infinity
+  for (const page of pages) {
+    let score = 0
+    for (const key of new Set(cells.get(page)!.map((cell) => cell.key))) {
+      const times = counts.get(key) ?? 0
+      score += times * 2 > pages.length ? 100 : -0.01
+    }
+    if (score > most) [best, most] = [page, score]
+  }
+  return best
+}
+
+/** Lays some pages over each other. @param alone where the content of a page is that has none to be compared with */
+export function align<Page extends object>(
+  pages: readonly Page[],
+  cells: ReadonlyMap<Page, readonly Cell[]>,
+  alone: (page: Page) => { readonly start: number; readonly end: number } | undefined,
+): Alignment<Page> {
+  const reference = referenceOf(pages, cells)
+  const base = cells.get(reference)!
+  const matched = new Map<Page, Matched>(
+    pages.map((page) => [
+      page,
+      page === reference ? base.map((_, at) => at) : linksOfCells(base, cells.get(page)!),
+    ]),
+  )
+  const times = base.map((_, at) =>
+    pages.reduce((sum, page) => sum + (matched.get(page)![at]! >= 0 ? 1 : 0), 0),
+  )
+  const common = base.flatMap((_, at) => (times[at]! * 2 > pages.length ? [at] : []))
+  const gapOf = (page: Page, before: number | undefined, after: number | undefined): string | undefined => {
+    const own = cells.get(page)!
+    const from = before === undefined ? -1 : matched.get(page)![before]!
+    const to = after === undefined ? own.length : matched.get(page)![after]!
+    if ((before !== undefined && from < 0) || (after !== undefined && to < 0)) return undefined
+    let gap = ''
+    for (let at = from + 1; at < to; at++) gap += own[at]!.key
+    return gap
+  }
+  const gaps = [...common, undefined].map((after, n) =>
+    pages.map((page) => gapOf(page, common[n - 1], after)),
+  )
+  const content =
+    pages.length > 1 ? contentBetween(base, common, gaps) : contentAlone(base, common, alone(reference))
+  const bodyAt = base.findIndex(({ opens }) => opens === 'body')
+  const slots: Slot[] = []
+  const refs: (number | undefined)[] = []
+  const put = (slot: Slot, ref?: number) => {
+    slots.push(slot)
+    refs.push(ref)
+  }
+  for (let n = 0; n <= common.length; n++) {
+    const at = common[n]
+    const isInHead = bodyAt >= 0 && (at ?? base.length) <= bodyAt
+    if (content && n === content.first) {
+      put({ kind: 'content' })
+      n = content.last
+    } else {
+      const filled = gaps[n]!.filter((gap) => gap !== undefined && gap.trim() !== '').length
+      if (filled * 2 > pages.length) put({ kind: 'own', isInHead })
+    }
+    const cell = common[n]
+    if (cell !== undefined)
+      put({ kind: 'cell', cell: base[cell]!, isInHead: bodyAt >= 0 && cell < bodyAt }, cell)
+  }
+  const ofPages = new Map(
+    pages.map((page) => {
+      const own = cells.get(page)!
+      return [
+        page,
+        refs.map((ref) => {
+          const at = ref === undefined ? -1 : matched.get(page)![ref]!
+          return at < 0 ? undefined : own[at]!
+        }),
+      ]
+    }),
+  )
+  return { pages, reference, slots, cells: ofPages }
+}
+
+/** Which gaps, from one to another, the content takes: as numbers of what is common, see `align`. */
+interface ContentPlace {
+  readonly first: number
+  readonly last: number
+}
+
+/**
+ * The content is the largest part that differs: the run of gaps with the most text that is not the same, less what is
+ * the same between them. It takes no computed part in, and no tag without its other.
+ */
+function contentBetween(
+  base: readonly Cell[],
+  common: readonly number[],
+  gaps: readonly (readonly (string | undefined)[])[],
+): ContentPlace | undefined {
+  const bodyAt = base.findIndex(({ opens }) => opens === 'body')
+  const headEnd = Math.max(
+    bodyAt,
+    base.findIndex(({ closes }) => closes === 'head'),
+  )
+  const varies = gaps.map((own, n) => {
+    const known = own.filter((gap) => gap !== undefined)
+    const before = common[n - 1]
+    if (before !== undefined && before < headEnd) return 0
+    if (n === 0) return 0
+    return new Set(known).size < 2 ? 0 : known.reduce((sum, gap) => sum + gap.length, 0) / known.length
+  })
+  let best: ContentPlace | undefined
+  let most = 0
+  let sum = 0
+  let first = 0
+  varies.forEach((value, n) => {
+    const cell = n > 0 ? base[common[n - 1]!]! : undefined
+    if (n > 0) sum -= cell!.computed ? Infinity : cell!.key.length
+    if (sum <= 0) [sum, first] = [0, n]
+    sum += value
+    if (sum > most) [most, best] = [sum, { first, last: n }]
+  })
+  return best && balanced(base, common, best)
+}
+
+/** Widens a stretch until no element begins within and ends without, or the other way. */
+function balanced(base: readonly Cell[], common: readonly number[], place: ContentPlace): ContentPlace {
+  let { first, last } = place
+  for (;;) {
+    const from = first === 0 ? 0 : common[first - 1]! + 1
+    const to = last === common.length ? base.length : common[last]!
+    const open: string[] = []
+    const strayed: string[] = []
+    for (let at = from; at < to; at++) {
+      const { opens, closes } = base[at]!
+      if (opens !== undefined && !VOID.test(opens)) open.push(opens)
+      if (closes === undefined) continue
+      const there = open.lastIndexOf(closes)
+      if (there >= 0) open.splice(there)
+      else strayed.push(closes)
+    }
+    const after = last < common.length ? base[common[last]!] : undefined
+    const before = first > 0 ? base[common[first - 1]!] : undefined
+    // An element that is opened in the content and closed after it belongs to it, and so does what it is closed by.
+    const needed = open.filter((tag) => !OPTIONAL.test(tag))
+    if (
+      needed.length > 0 &&
+      after &&
+      !after.computed &&
+      after.closes !== 'body' &&
+      (after.closes === undefined || needed.includes(after.closes))
+    ) {
+      last++
+      continue
+    }
+    if (
+      strayed.length > 0 &&
+      before &&
+      !before.computed &&
+      before.opens !== 'body' &&
+      (before.opens === undefined || strayed.includes(before.opens))
+    ) {
+      first--
+      continue
+    }
+    return { first, last }
+  }
+}
+const VOID =
+  /^(?:area|base|br|col|embed|hr|img|input|link|meta|param|source|track|wbr|frame|basefont|bgsound)$/
+/** Elements that authors leave open. https://html.spec.whatwg.org/multipage/syntax.html#optional-tags */
+const OPTIONAL = /^(?:p|li|dt|dd|tr|td|th|thead|tbody|tfoot|option|colgroup|font|b|i|center)$/
+
+/** The content of a page that stands alone: what it says is its main content, else all between its computed parts. */
+function contentAlone(
+  base: readonly Cell[],
+  common: readonly number[],
+  said: { readonly start: number; readonly end: number } | undefined,
+): ContentPlace | undefined {
+  const bodyAt = base.findIndex(({ opens }) => opens === 'body')
+  const bodyEnd = base.findLastIndex(({ closes }) => closes === 'body')
+  const start = said?.start ?? (bodyAt >= 0 ? base[bodyAt]!.end : undefined)
+  const end = said?.end ?? (bodyEnd >= 0 ? base[bodyEnd]!.start : undefined)
+  if (start === undefined || end === undefined) return undefined
+  const inside = common.filter((at) => base[at]!.start >= start && base[at]!.end <= end)
+  // The longest stretch without a computed part.
+  let best: readonly number[] = []
+  let run: number[] = []
+  const size = (cells: readonly number[]) =>
+    cells.length === 0 ? 0 : base[cells.at(-1)!]!.end - base[cells[0]!]!.start
+  for (const at of [...inside, undefined]) {
+    if (at !== undefined && !base[at]!.computed) run.push(at)
+    else {
+      if (size(run) > size(best)) best = run
+      run = []
+    }
+  }
+  if (best.length === 0) return undefined
+  const first = common.indexOf(best[0]!)
+  return { first, last: first + best.length }
+}

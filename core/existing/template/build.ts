@@ -1,0 +1,460 @@
+import { addressesOf } from '../../address/addresses.ts'
+import { pageSchema } from '../../plan/entry.ts'
+import type { Site } from '../../plan/site.ts'
+import { escapeText } from '../../standard/escape.ts'
+import type { Stretch } from '../../standard/pageTokens.ts'
+import { tailOf, writeContent } from '../../template/content.ts'
+import type {
+  Bits,
+  Override,
+  PageMaking,
+  Spelling,
+  Template,
+  TemplatePart,
+  Templates,
+  Where,
+} from '../../template/model.ts'
+import { createTemplateWriter, type TemplateWriter } from '../../template/write.ts'
+import { writingOn } from '../../template/writing.ts'
+import type { ReadFolder } from '../pages/folder.ts'
+import type { ReadPage } from '../pages/readPage.ts'
+import type { FoundBreadcrumb, FoundParts, PagerOfPage } from '../parts/recognise.ts'
+import { most } from '../parts/recognise.ts'
+import type { PlannedSite } from '../plan/site.ts'
+import { align, type Alignment, kindsOfPages } from './align.ts'
+import { type Cell, cellsOf, type ComputedStretch, mainContent, relationsRun } from './cells.ts'
+import { learnPager, learnTrail } from './learn.ts'
+import { type FittedMenu, fitMenus } from './menus.ts'
+import { claimId, type Sources } from './source.ts'
+import * as v from 'valibot'
+
+/** A stretch of a page that its template does not say: what stands there in the place of which parts. */
+export interface Deviation {
+  readonly page: ReadPage
+  readonly override: Override
+  readonly stretch: Stretch
+  /** The parts that it stands for. */
+  readonly parts: readonly TemplatePart[]
+  /** What these would be. */
+  readonly would: string
+  /** Where in its page the template has it. */
+  readonly where: Where
+}
+
+/** The folder as a site with templates, and where its pages do not follow them. */
+export interface BuiltSite {
+  readonly site: Site
+  readonly templates: Templates
+  readonly menus: readonly FittedMenu[]
+  readonly deviations: readonly Deviation[]
+  /** Which pages are made with each template, by its id. */
+  readonly kinds: ReadonlyMap<string, readonly ReadPage[]>
+  readonly writer: TemplateWriter
+}
+
+interface Patterns {
+  readonly menus: readonly FittedMenu[]
+  readonly breadcrumbs: readonly {
+    readonly id: string
+    readonly found: FoundBreadcrumb
+    readonly pattern: ReturnType<typeof learnTrail>
+  }[]
+  readonly pagers: readonly {
+    readonly id: string
+    readonly pagers: readonly PagerOfPage[]
+    readonly pattern: ReturnType<typeof learnPager>
+  }[]
+  /** The links in heads, as a pager of their own. */
+  readonly relations: ReturnType<typeof learnPager> | undefined
+}
+
+/** Pagers by where they stand on their pages. */
+function pagersByPlace(pagers: readonly PagerOfPage[]): PagerOfPage[][] {
+  const places = new Map<string, PagerOfPage[]>()
+  for (const pager of pagers) {
+    const { place } = pager.group
+    places.set(place, [...(places.get(place) ?? []), pager])
+  }
+  return [...places.values()]
+}
+
+/** The links of a head that say prev, next and up, as if they were a pager. */
+function relationsOf(folder: ReadFolder): PagerOfPage[] {
+  return folder.pages.flatMap((page): PagerOfPage[] => {
+    const run = relationsRun(page)
+    if (!run) return []
+    const items = page.relations
+      .filter(
+        ({ rel, at, target }) =>
+          /^(?:prev|previous|next|up)$/.test(rel) &&
+          at.start >= run.start &&
+          at.end <= run.end &&
+          target.to === 'file',
+      )
+      .map(({ rel, at, target }) => {
+        const element = at as ReadPage['root']
+        const href = element.open.attributes.find(({ name }) => name === 'href')!
+        const direction = rel.startsWith('prev') ? ('previous' as const) : (rel as 'next' | 'up')
+        return {
+          direction,
+          item: {
+            start: at.start,
+            end: at.end,
+            label: '',
+            level: 1,
+            link: { element, href, label: '', target },
+          },
+        }
+      })
+    if (items.length === 0) return []
+    const group = {
+      ...run,
+      page,
+      container: page.root,
+      items: items.map(({ item }) => item),
+      place: 'head',
+      names: '',
+      separator: '',
+    }
+    return [{ group, links: Object.fromEntries(items.map(({ direction, item }) => [direction, item])) }]
+  })
+}
+
+/** The parts of a page that are computed, in no order. */
+function computedOf(page: ReadPage, patterns: Patterns): ComputedStretch[] {
+  const computed: ComputedStretch[] = []
+  if (page.title && page.title.end > page.title.start)
+    computed.push({ ...page.title, computed: { kind: 'title' } })
+  if (page.description && page.description.end > page.description.start)
+    computed.push({ ...page.description, computed: { kind: 'description' } })
+  if (page.heading && page.heading.end > page.heading.start)
+    computed.push({ ...page.heading, computed: { kind: 'heading' } })
+  for (const { pattern, groups } of patterns.menus)
+    for (const group of groups)
+      if (group.page === page)
+        computed.push({ start: group.start, end: group.end, computed: { kind: 'menu', pattern: pattern.id } })
+  for (const { id, found } of patterns.breadcrumbs)
+    for (const group of found.groups)
+      if (group.page === page)
+        computed.push({ start: group.start, end: group.end, computed: { kind: 'breadcrumb', pattern: id } })
+  for (const { id, pagers } of patterns.pagers)
+    for (const { group } of pagers)
+      if (group.page === page)
+        computed.push({ start: group.start, end: group.end, computed: { kind: 'pager', pattern: id } })
+  const run = patterns.relations && relationsRun(page)
+  if (run) computed.push({ ...run, computed: { kind: 'pager', pattern: patterns.relations!.id } })
+  return computed
+}
+
+/** What tells own values apart: what they are, and where they stand. */
+function ownName(
+  cells: readonly (readonly Cell[])[],
+  isInHead: boolean,
+): 'page name' | 'banner' | 'head' | 'own' {
+  const first = most(
+    cells.flatMap(
+      (own) =>
+        own.find(({ opens, key }) => opens !== undefined || key.startsWith('<img'))?.key.split(/[\s>]/)[0] ??
+        [],
+    ),
+  )
+  if (first === '<body') return 'page name'
+  if (isInHead) return 'head'
+  return first === '<img' ? 'banner' : 'own'
+}
+
+/** How one page lies over its template: the stretch of each slot; undefined where it has none. */
+type Lying = readonly (Cell | undefined)[]
+
+/** The stretch of a page between the slots before and after some. */
+function between(page: ReadPage, lying: Lying, from: number, to: number): Stretch {
+  const before = from > 0 ? lying[from - 1]! : undefined
+  const after = to < lying.length ? lying[to]! : undefined
+  return { start: before?.end ?? 0, end: after?.start ?? page.text.length }
+}
+
+/** The runs of slots that a page has no cell for, each with the stretch that stands there; stretches may be empty. */
+function* looseRuns(lying: Lying): Generator<{ from: number; to: number }> {
+  let from = 0
+  for (let at = 0; at <= lying.length; at++) {
+    if (at < lying.length && lying[at] === undefined) continue
+    yield { from, to: at }
+    from = at + 1
+  }
+}
+
+interface Draft {
+  readonly alignment: Alignment<ReadPage>
+  readonly template: Template
+  /** The content of each page. */
+  readonly contents: ReadonlyMap<ReadPage, Stretch>
+}
+
+function draftTemplate(
+  sources: Sources,
+  alignment: Alignment<ReadPage>,
+  cells: ReadonlyMap<ReadPage, readonly Cell[]>,
+  id: string,
+  name: string,
+): Draft {
+  const { slots, reference } = alignment
+  const contentAt = slots.findIndex(({ kind }) => kind === 'content')
+  const where = (at: number, isInHead: boolean) =>
+    isInHead ? 'head' : contentAt >= 0 && at > contentAt ? 'footer' : 'header'
+  const parts = slots.map((slot, at): TemplatePart => {
+    switch (slot.kind) {
+      case 'content':
+        return { kind: 'content' }
+      case 'cell': {
+        const { computed } = slot.cell
+        if (!computed)
+          return { kind: 'text', where: where(at, slot.isInHead), bits: sources.bits(reference, slot.cell) }
+        if ('pattern' in computed) return { kind: computed.kind, pattern: computed.pattern }
+        return { kind: computed.kind }
+      }
+      case 'own': {
+        const stretches = alignment.pages.flatMap((page) => {
+          const lying = alignment.cells.get(page)!
+          const isAlone = (at === 0 || lying[at - 1]) && (at === slots.length - 1 || lying[at + 1])
+          return isAlone ? [{ page, stretch: between(page, lying, at, at + 1) }] : []
+        })
+        const values = stretches.map(({ page, stretch }) => JSON.stringify(sources.bits(page, stretch)))
+        const usual = most(values)
+        const times = values.filter((value) => value === usual).length
+        const inside = stretches.map(({ page, stretch }) =>
+          cells.get(page)!.filter((cell) => cell.start >= stretch.start && cell.end <= stretch.end),
+        )
+        return {
+          kind: 'own',
+          where: where(at, slot.isInHead),
+          name: ownName(inside, slot.isInHead),
+          usual: usual !== undefined && times > 1 ? (JSON.parse(usual) as Bits) : [],
+        }
+      }
+    }
+  })
+  const contents = new Map<ReadPage, Stretch>()
+  if (contentAt >= 0)
+    for (const page of alignment.pages) {
+      const lying = alignment.cells.get(page)!
+      for (const { from, to } of looseRuns(lying))
+        if (from <= contentAt && contentAt < to) contents.set(page, between(page, lying, from, to))
+    }
+  return { alignment, template: { id, name, parts }, contents }
+}
+
+/** The content of a page with pointers in the place of its references, and how those are written. */
+function contentOf(
+  sources: Sources,
+  page: ReadPage,
+  { start, end }: Stretch,
+  usual: Spelling,
+): { html: string; spelt: Record<string, Spelling> } {
+  const spelt: Record<string, Spelling> = {}
+  let html = ''
+  let at = start
+  for (const reference of sources.references(page)) {
+    if (reference.start < start || reference.end > end) continue
+    const address = sources.address(page, reference)
+    if (!address) continue
+    const tail = tailOf(reference.raw)
+    const pointer = `${address.to}:${address.id}${tail}`
+    const spelling: Spelling = { start: address.start, index: address.index, isPlain: address.isPlain }
+    const isUsual = JSON.stringify(spelling) === JSON.stringify(usual)
+    const there = spelt[pointer]
+    // One pointer is written in one way on a page: another way stays as it is.
+    if (there ? JSON.stringify(there) !== JSON.stringify(spelling) : !isUsual && html.includes(`${pointer}"`))
+      continue
+    if (!isUsual) spelt[pointer] = spelling
+    html += page.text.slice(at, reference.start) + pointer
+    at = reference.end
+  }
+  return { html: html + page.text.slice(at, end), spelt }
+}
+
+/** Makes templates of the pages of a folder, and tells what of each page they do not say. */
+export function buildTemplates(
+  folder: ReadFolder,
+  parts: FoundParts,
+  planned: PlannedSite,
+  sources: Sources,
+): BuiltSite {
+  const usual = sources.usualSpelling()
+  const labels = new Map(
+    [...planned.pathOf].map(([id, path]) => {
+      const entry = planned.site.plan.entries.get(id)!
+      return [path, escapeText(entry.kind === 'page' ? entry.label || entry.title : '')] as const
+    }),
+  )
+  const nameOf = (path: string) => labels.get(path) ?? ''
+  const relations = relationsOf(folder)
+  const patterns: Patterns = {
+    menus: fitMenus(folder, planned, sources, parts.menus, usual),
+    breadcrumbs: parts.breadcrumbs.map((found, at) => ({
+      id: `breadcrumb-${at + 1}`,
+      found,
+      pattern: learnTrail(
+        sources,
+        `breadcrumb-${at + 1}`,
+        found.groups,
+        usual,
+        ({ path }) => path === folder.home,
+      ),
+    })),
+    pagers: pagersByPlace(parts.pagers).map((pagers, at) => ({
+      id: `pager-${at + 1}`,
+      pagers,
+      pattern: learnPager(sources, `pager-${at + 1}`, pagers, usual, nameOf),
+    })),
+    relations: relations.length > 1 ? learnPager(sources, 'relations', relations, usual, nameOf) : undefined,
+  }
+  const cells = new Map(
+    folder.pages.map((page) => [page, cellsOf(sources, page, computedOf(page, patterns))]),
+  )
+  const kinds = kindsOfPages(cells)
+  const ids = new Set<string>()
+  const drafts = kinds.map((pages, at) => {
+    const isHome = pages.length === 1 && pages[0]!.path === folder.home
+    const name = isHome ? 'Home page' : at === 0 ? 'Pages' : `Pages like ${pages[0]!.path}`
+    return draftTemplate(
+      sources,
+      align(pages, cells, mainContent),
+      cells,
+      claimId(isHome ? 'home' : name, ids),
+      name,
+    )
+  })
+
+  const makings: Record<string, PageMaking> = {}
+  const bodies = new Map<string, string>()
+  const bare: Templates = {
+    templates: drafts.map(({ template }) => template),
+    menus: patterns.menus.map(({ pattern }) => pattern),
+    breadcrumbs: patterns.breadcrumbs.map(({ pattern }) => pattern),
+    pagers: [
+      ...patterns.pagers.map(({ pattern }) => pattern),
+      ...(patterns.relations ? [patterns.relations] : []),
+    ],
+    pages: {},
+    spelling: usual,
+    root: folder.targets.published.root,
+  }
+  for (const { template, alignment, contents } of drafts)
+    for (const page of alignment.pages) {
+      const { id } = planned.idOf(page.path)!
+      const stretch = contents.get(page)
+      const { html, spelt } = stretch ? contentOf(sources, page, stretch, usual) : { html: '', spelt: {} }
+      makings[id] = { template: template.id, encoding: { ...page.encoding }, overrides: [], spelt }
+      if (stretch && v.is(pageSchema, { id, kind: 'page', title: 'x', body: { html, changed: '' } }))
+        bodies.set(id, html)
+    }
+  const menus = new Map(patterns.menus.map(({ menu }) => [menu.id, menu]))
+  const entries = new Map(planned.site.plan.entries)
+  for (const [id, html] of bodies) {
+    const entry = entries.get(id)!
+    if (entry.kind === 'page') entries.set(id, { ...entry, body: { html, changed: '' } })
+  }
+  const withPages = (templates: Templates): Site => ({
+    ...planned.site,
+    plan: { ...planned.site.plan, entries },
+    surround: { ...planned.site.surround, menus: [...menus.values()].slice(0, 30), templates },
+  })
+  const first: Templates = { ...bare, pages: makings }
+  const site = withPages(first)
+  const writer = createTemplateWriter(site, first)
+  const { paths } = addressesOf(site)
+  const deviations: Deviation[] = []
+  for (const { template, alignment, contents } of drafts)
+    for (const page of alignment.pages) {
+      const { id } = planned.idOf(page.path)!
+      const own = deviationsOf(
+        sources,
+        page,
+        template.parts,
+        alignment.cells.get(page)!,
+        contents.get(page),
+        {
+          part: (part) => writer.part(id, part),
+          bits: (bits) => writingOn(site, paths.get(id)!, folder.targets.published).bits(bits, {}, usual),
+          content: () => {
+            const html = bodies.get(id)
+            return html === undefined
+              ? undefined
+              : writeContent(site, first, id, html, folder.targets.published)
+          },
+        },
+      )
+      deviations.push(...own)
+      makings[id] = { ...makings[id]!, overrides: own.map(({ override }) => override) }
+    }
+  const templates: Templates = { ...bare, pages: makings }
+  const done = withPages(templates)
+  return {
+    site: done,
+    templates,
+    menus: patterns.menus,
+    deviations,
+    kinds: new Map(drafts.map(({ template, alignment }) => [template.id, alignment.pages])),
+    writer: createTemplateWriter(done, templates),
+  }
+}
+
+/** What writes the parts of one page. */
+interface Expected {
+  part(part: TemplatePart): string
+  bits(bits: Bits): string
+  content(): string | undefined
+}
+
+/** What of a page its template does not say, so that both together are the page to the byte. */
+function deviationsOf(
+  sources: Sources,
+  page: ReadPage,
+  parts: readonly TemplatePart[],
+  lying: Lying,
+  content: Stretch | undefined,
+  expected: Expected,
+): Deviation[] {
+  const deviations: Deviation[] = []
+  const contentAt = parts.findIndex(({ kind }) => kind === 'content')
+  const whereAt = (at: number): Where => {
+    const near = parts.slice(at).find((part) => 'where' in part)
+    if (near && 'where' in near && near.where === 'head') return 'head'
+    return contentAt >= 0 && at > contentAt ? 'footer' : 'header'
+  }
+  const put = (from: number, to: number, stretch: Stretch, would: string) => {
+    // What is written of a stretch must be what it is: a reference that would come out otherwise stays as it stands.
+    const text = page.text.slice(stretch.start, stretch.end)
+    const learnt = sources.bits(page, stretch)
+    const bits = expected.bits(learnt) === text ? learnt : text === '' ? [] : [text]
+    const override: Override = { from, to, bits }
+    deviations.push({ page, override, stretch, parts: parts.slice(from, to), would, where: whereAt(from) })
+  }
+  /** Compares a stretch with what some parts would be, and keeps it where it is something else. */
+  const compare = (from: number, to: number, stretch: Stretch) => {
+    const text = page.text.slice(stretch.start, stretch.end)
+    const would = parts
+      .slice(from, to)
+      .map((part) => expected.part(part))
+      .join('')
+    if (text === would) return
+    put(from, to, stretch, would)
+  }
+  let next = 0
+  for (const { from, to } of looseRuns(lying)) {
+    const stretch = between(page, lying, from, to)
+    const contentAt = parts.findIndex((part, at) => at >= from && at < to && part.kind === 'content')
+    if (contentAt >= 0 && content) {
+      if (contentAt > from) compare(from, contentAt, { start: stretch.start, end: stretch.start })
+      if (expected.content() !== page.text.slice(content.start, content.end))
+        put(contentAt, contentAt + 1, content, expected.content() ?? '')
+      if (to > contentAt + 1) compare(contentAt + 1, to, { start: stretch.end, end: stretch.end })
+    } else if (from === to) {
+      if (stretch.end > stretch.start) put(from, to, stretch, '')
+    } else compare(from, to, stretch)
+    next = to
+    const cell = lying[next]
+    if (cell) compare(next, next + 1, cell)
+  }
+  return deviations
+}

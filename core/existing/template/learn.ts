@@ -1,0 +1,249 @@
+import type { MenuItem } from '../../navigate/menu.ts'
+import {
+  type Bits,
+  formKey,
+  type ItemForm,
+  type ItemKind,
+  type ItemState,
+  type MenuPattern,
+  type PagerPattern,
+  type Spelling,
+  type TrailPattern,
+} from '../../template/model.ts'
+import type { ReadPage } from '../pages/readPage.ts'
+import type { Direction } from '../parts/directions.ts'
+import type { LinkGroup } from '../parts/linkGroups.ts'
+import { most, type PagerOfPage } from '../parts/recognise.ts'
+import type { Cut, Sources } from './source.ts'
+import { formOfUnit, hrefCut, type Unit, unitsOf } from './units.ts'
+
+/** The value that is there most often, values being the same when they are written the same. */
+function mostOf<T>(values: readonly T[]): T | undefined {
+  const key = most(values.map((value) => JSON.stringify(value)))
+  return key === undefined ? undefined : (JSON.parse(key) as T)
+}
+
+/** How the links of some items are written, mostly. */
+function spellingOfUnits(sources: Sources, groups: readonly LinkGroup[], usual: Spelling): Spelling {
+  const found = groups.slice(0, 200).flatMap(({ page, start, end }) =>
+    sources
+      .references(page)
+      .filter((one) => one.start >= start && one.end <= end)
+      .flatMap((one) => {
+        const address = sources.address(page, one)
+        return address ? [{ start: address.start, index: address.index, isPlain: address.isPlain }] : []
+      }),
+  )
+  return mostOf(found) ?? usual
+}
+
+/** What an item of a page is to its menu. */
+export interface KnownItem {
+  /** The id of the menu's item. */
+  readonly id: string
+  readonly state: ItemState
+}
+
+/**
+ * Learns how a menu is written, from all pages that have it.
+ * @param known which item of the menu stands there, and how it stands to the page; undefined for one that is none
+ */
+export function learnMenu(
+  sources: Sources,
+  { id, menu, shape }: Pick<MenuPattern, 'id' | 'menu' | 'shape'>,
+  groups: readonly LinkGroup[],
+  usual: Spelling,
+  known: (group: LinkGroup, unit: Unit) => KnownItem | undefined,
+): MenuPattern {
+  const befores: Bits[] = []
+  const afters: Bits[] = []
+  const betweens: string[][] = []
+  const forms = new Map<string, ItemForm[]>()
+  const byItem = new Map<string, Map<ItemState, { key: string; forms: ItemForm[] }>>()
+  const visit = (group: LinkGroup, units: readonly Unit[], level: number) => {
+    const { page } = group
+    const between = (betweens[level - 1] ??= [])
+    units.forEach((unit, n) => {
+      if (n > 0) between.push(page.text.slice(units[n - 1]!.end, unit.start))
+      const item = known(group, unit)
+      if (item) {
+        const leads = unit.item.link?.target
+        const kind: ItemKind =
+          !leads || leads.to === 'here'
+            ? item.state === 'here'
+              ? 'page'
+              : 'group'
+            : leads.to === 'away'
+              ? 'away'
+              : 'page'
+        const key = formKey(level, item.state, unit.units.length > 0 ? `${kind}+` : kind)
+        const form = formOfUnit(sources, page, unit)
+        forms.set(key, [...(forms.get(key) ?? []), form])
+        const states = byItem.get(item.id) ?? new Map<ItemState, { key: string; forms: ItemForm[] }>()
+        byItem.set(item.id, states)
+        const there = states.get(item.state) ?? { key, forms: [] }
+        there.forms.push(form)
+        states.set(item.state, there)
+      }
+      if (unit.units.length > 0) visit(group, unit.units, level + 1)
+    })
+  }
+  for (const group of groups) {
+    const units = unitsOf(group)
+    if (units.length === 0) continue
+    befores.push(sources.bits(group.page, { start: group.start, end: units[0]!.start }))
+    afters.push(sources.bits(group.page, { start: units.at(-1)!.end, end: group.end }))
+    visit(group, units, 1)
+  }
+  const learnt = Object.fromEntries([...forms].map(([key, all]) => [key, mostOf(all)!]))
+  const own: Record<string, Record<string, ItemForm>> = {}
+  for (const [item, states] of byItem)
+    for (const [state, { key, forms: all }] of states) {
+      const form = mostOf(all)!
+      if (JSON.stringify(form) !== JSON.stringify(learnt[key])) (own[item] ??= {})[state] = form
+    }
+  return {
+    id,
+    menu,
+    shape,
+    before: mostOf(befores) ?? [],
+    after: mostOf(afters) ?? [],
+    between: betweens.map((all) => most(all) ?? ''),
+    forms: learnt,
+    own,
+    spelling: spellingOfUnits(sources, groups, usual),
+  }
+}
+
+/** Learns how a breadcrumb is written. @param isHome whether a page is the home page */
+export function learnTrail(
+  sources: Sources,
+  id: string,
+  groups: readonly LinkGroup[],
+  usual: Spelling,
+  isHome: (page: ReadPage) => boolean,
+): TrailPattern {
+  const befores: Bits[] = []
+  const afters: Bits[] = []
+  const betweens: string[] = []
+  const links: Bits[] = []
+  const texts: Bits[] = []
+  const selves: (Bits | null)[] = []
+  for (const group of groups) {
+    const { page } = group
+    const units = unitsOf(group).flatMap((unit) => [unit, ...unit.units])
+    if (units.length === 0 || units.some((unit) => unit.units.length > 0)) continue
+    befores.push(sources.bits(page, { start: group.start, end: units[0]!.start }))
+    afters.push(sources.bits(page, { start: units.at(-1)!.end, end: group.end }))
+    units.forEach((unit, at) => {
+      if (at > 0) betweens.push(page.text.slice(units[at - 1]!.end, unit.start))
+      const bits = formOfUnit(sources, page, unit).head
+      const target = unit.item.link?.target
+      const isLast = at === units.length - 1
+      const isSelf =
+        isLast && (!target || (target.to === 'file' && target.path === page.path) || target.to === 'here')
+      if (isSelf) selves.push(bits)
+      else {
+        ;(target ? links : texts).push(bits)
+        if (isLast) selves.push(null)
+      }
+    })
+  }
+  return {
+    id,
+    before: mostOf(befores) ?? [],
+    between: most(betweens) ?? ' ',
+    after: mostOf(afters) ?? [],
+    link: mostOf(links) ?? [],
+    group: mostOf(texts) ?? null,
+    self: mostOf(selves) ?? null,
+    isOnHome: groups.some(({ page }) => isHome(page)),
+    spelling: spellingOfUnits(sources, groups, usual),
+  }
+}
+
+/** Where the name of a page stands in a link to it; none, so that the label is the author's word. */
+function nameCut(page: ReadPage, { item: { link } }: Unit, name: string, of: Direction): Cut[] {
+  if (!link || name === '') return []
+  for (let at = link.element.lastToken; at >= link.element.firstToken; at--) {
+    const token = page.tokens[at]
+    if (token?.kind !== 'text') continue
+    const found = page.text.slice(token.start, token.end).lastIndexOf(name)
+    if (found < 0) continue
+    const start = token.start + found
+    return [{ start, end: start + name.length, bit: { hole: 'label', of } }]
+  }
+  return []
+}
+
+/**
+ * Learns how a pager is written.
+ * @param nameOf how the page at a path is called, as it is written in HTML
+ */
+export function learnPager(
+  sources: Sources,
+  id: string,
+  pagers: readonly PagerOfPage[],
+  usual: Spelling,
+  nameOf: (path: string) => string,
+): PagerPattern {
+  const befores: Bits[] = []
+  const afters: Bits[] = []
+  const betweens: string[] = []
+  const links: Record<Direction, Bits[]> = { previous: [], next: [], up: [] }
+  const orders: Direction[][] = []
+  const forms = new Map<string, Bits[]>()
+  for (const { group, links: found } of pagers) {
+    const { page } = group
+    const units = unitsOf(group)
+    const directions = units.map(
+      ({ item }) =>
+        (Object.entries(found) as [Direction, typeof item][]).find(([, one]) => one === item)?.[0],
+    )
+    const there = directions.flatMap((one) => one ?? [])
+    if (there.length === 0) continue
+    const cuts = units.flatMap((unit, at) => {
+      const direction = directions[at]
+      if (!direction) return []
+      const target = unit.item.link?.target
+      const name = target?.to === 'file' ? nameOf(target.path) : ''
+      return [...hrefCut(page, unit, direction), ...nameCut(page, unit, name, direction)]
+    })
+    const key = there.join(' ')
+    forms.set(key, [...(forms.get(key) ?? []), sources.bits(page, group, cuts)])
+    orders.push(there)
+    if (directions.includes(undefined)) continue
+    befores.push(sources.bits(page, { start: group.start, end: units[0]!.start }))
+    afters.push(sources.bits(page, { start: units.at(-1)!.end, end: group.end }))
+    units.forEach((unit, at) => {
+      if (at > 0) betweens.push(page.text.slice(units[at - 1]!.end, unit.start))
+      const direction = directions[at]!
+      const own = cuts.filter((cut) => cut.start >= unit.start && cut.end <= unit.end)
+      links[direction].push(sources.bits(page, unit, own))
+    })
+  }
+  const full = orders.sort((a, b) => b.length - a.length)[0] ?? []
+  const link = (direction: Direction) => mostOf(links[direction]) ?? null
+  return {
+    id,
+    before: mostOf(befores) ?? [],
+    between: most(betweens) ?? ' ',
+    after: mostOf(afters) ?? [],
+    links: { previous: link('previous'), next: link('next'), up: link('up') },
+    order: [...full],
+    forms: Object.fromEntries([...forms].map(([key, all]) => [key, mostOf(all)!])),
+    spelling: spellingOfUnits(
+      sources,
+      pagers.map(({ group }) => group),
+      usual,
+    ),
+  }
+}
+
+/** The items of a menu, those under others included. */
+export function* allItems(items: readonly MenuItem[]): Generator<MenuItem> {
+  for (const item of items) {
+    yield item
+    yield* allItems(item.items)
+  }
+}

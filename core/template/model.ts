@@ -1,0 +1,180 @@
+import * as v from 'valibot'
+
+/**
+ * A surround of the author's own HTML: templates, patterns for what is computed in them, and what each page keeps that no
+ * rule explains. All of it is plain data.
+ */
+
+/** How an author writes where a link leads. */
+export const STARTS = ['relative', 'dot', 'root', 'absolute'] as const
+export const INDEXES = ['named', 'folder', 'bare'] as const
+
+const spellingEntries = {
+  /** What the reference begins with: the way from the page, the same with `./`, the root of the host, the base URL. */
+  start: v.picklist(STARTS),
+  /** Whether the index file of a folder is named, or its folder alone, with or without a slash. */
+  index: v.picklist(INDEXES),
+  /** Whether signs are written as they are, and not percent-encoded. */
+  isPlain: v.optional(v.boolean(), false),
+}
+const spellingSchema = v.strictObject(spellingEntries)
+export type Spelling = v.InferOutput<typeof spellingSchema>
+
+/** A reference in the author's HTML that follows its target. */
+const addressSchema = v.strictObject({
+  to: v.picklist(['entry', 'site-file']),
+  id: v.string(),
+  /** What stands after the path, as written: `?x&amp;y#z`. */
+  tail: v.optional(v.string(), ''),
+  ...spellingEntries,
+})
+export type Address = v.InferOutput<typeof addressSchema>
+
+/** Whose label or address stands in a pattern: that of the item, or of a neighbour. */
+export const WHOSE = ['item', 'previous', 'next', 'up'] as const
+const holeSchema = v.strictObject({
+  hole: v.picklist(['label', 'href']),
+  of: v.optional(v.picklist(WHOSE), 'item'),
+})
+export type PatternHole = v.InferOutput<typeof holeSchema>
+
+const bitSchema = v.union([v.string(), addressSchema, holeSchema])
+/** A text of the author's with what is computed in it. */
+const bitsSchema = v.pipe(v.array(bitSchema), v.readonly())
+export type Bit = v.InferOutput<typeof bitSchema>
+export type Bits = v.InferOutput<typeof bitsSchema>
+
+/** How an item is written: all before the first of the items under it, and all after the last. */
+const formSchema = v.strictObject({ head: bitsSchema, tail: v.optional(v.string(), '') })
+export type ItemForm = v.InferOutput<typeof formSchema>
+
+const menuPatternSchema = v.strictObject({
+  id: v.string(),
+  /** The menu of the surround whose items it writes. */
+  menu: v.string(),
+  /** Whether a section menu has its section on top of its pages, or in one line with them. */
+  shape: v.optional(v.picklist(['stack', 'row']), 'stack'),
+  before: bitsSchema,
+  after: bitsSchema,
+  /** Of each level, from the first: what stands between its items. */
+  between: v.array(v.string()),
+  /** By level, state and kind: see `formKey`. */
+  forms: v.record(v.string(), formSchema),
+  /** Of items that are written otherwise than the forms say, by item and state. */
+  own: v.optional(v.record(v.string(), v.record(v.string(), formSchema)), {}),
+  spelling: spellingSchema,
+})
+export type MenuPattern = v.InferOutput<typeof menuPatternSchema>
+
+const trailPatternSchema = v.strictObject({
+  id: v.string(),
+  before: bitsSchema,
+  between: v.string(),
+  after: bitsSchema,
+  link: bitsSchema,
+  group: v.nullable(bitsSchema),
+  /** How the page itself ends it; null where it does not. */
+  self: v.nullable(bitsSchema),
+  /** Whether the home page has one, too: of itself alone. */
+  isOnHome: v.boolean(),
+  spelling: spellingSchema,
+})
+export type TrailPattern = v.InferOutput<typeof trailPatternSchema>
+
+const pagerPatternSchema = v.strictObject({
+  id: v.string(),
+  before: bitsSchema,
+  between: v.string(),
+  after: bitsSchema,
+  /** How each link is written. */
+  links: v.strictObject({
+    previous: v.nullable(bitsSchema),
+    next: v.nullable(bitsSchema),
+    up: v.nullable(bitsSchema),
+  }),
+  order: v.array(v.picklist(['previous', 'next', 'up'])),
+  /** Whole, where only some of the links are there: by their names. */
+  forms: v.optional(v.record(v.string(), bitsSchema), {}),
+  spelling: spellingSchema,
+})
+export type PagerPattern = v.InferOutput<typeof pagerPatternSchema>
+
+/** Where a part of a template stands on its pages. */
+export const WHERE = ['head', 'header', 'footer'] as const
+const where = v.optional(v.picklist(WHERE), 'header')
+
+const partSchema = v.variant('kind', [
+  /** The same on all pages, but for where its references start. */
+  v.strictObject({ kind: v.literal('text'), where, bits: bitsSchema }),
+  v.strictObject({ kind: v.literal('title') }),
+  v.strictObject({ kind: v.literal('description') }),
+  v.strictObject({ kind: v.literal('heading') }),
+  v.strictObject({ kind: v.literal('content') }),
+  v.strictObject({ kind: v.literal('menu'), pattern: v.string() }),
+  v.strictObject({ kind: v.literal('breadcrumb'), pattern: v.string() }),
+  v.strictObject({ kind: v.literal('pager'), pattern: v.string() }),
+  /** What no rule explains: each page has its own, and a new one takes the commonest. */
+  v.strictObject({
+    kind: v.literal('own'),
+    where,
+    name: v.picklist(['page name', 'banner', 'head', 'own']),
+    usual: bitsSchema,
+  }),
+])
+export type TemplatePart = v.InferOutput<typeof partSchema>
+export type Where = (typeof WHERE)[number]
+
+const templateSchema = v.strictObject({ id: v.string(), name: v.string(), parts: v.array(partSchema) })
+export type Template = v.InferOutput<typeof templateSchema>
+
+/** What stands on one page in the place of some parts of its template. */
+const overrideSchema = v.strictObject({
+  /** The first part that it stands for, and the first after it; the same where it stands between two. */
+  from: v.number(),
+  to: v.number(),
+  bits: bitsSchema,
+  /**
+   * The mark of what the parts would be: once they would be something else, the page follows. Without it the page keeps
+   * this until its author decides.
+   */
+  over: v.optional(v.string()),
+})
+export type Override = v.InferOutput<typeof overrideSchema>
+
+const makingSchema = v.strictObject({
+  template: v.string(),
+  encoding: v.optional(v.strictObject({ name: v.string(), hasMark: v.boolean() }), {
+    name: 'utf-8',
+    hasMark: false,
+  }),
+  /** In their order; none overlaps another. */
+  overrides: v.optional(v.array(overrideSchema), []),
+  /** How the references of its content are written, by the pointer, where otherwise than most of the site. */
+  spelt: v.optional(v.record(v.string(), spellingSchema), {}),
+})
+/** How one page is made. */
+export type PageMaking = v.InferOutput<typeof makingSchema>
+
+export const templatesSchema = v.strictObject({
+  templates: v.pipe(v.array(templateSchema), v.minLength(1)),
+  menus: v.array(menuPatternSchema),
+  breadcrumbs: v.array(trailPatternSchema),
+  pagers: v.array(pagerPatternSchema),
+  /** By the id of the page. */
+  pages: v.record(v.string(), makingSchema),
+  /** How most references of the site are written. */
+  spelling: spellingSchema,
+  /** What references from the root of the host begin with, `/` at both ends. */
+  root: v.optional(v.string(), '/'),
+})
+export type Templates = v.InferOutput<typeof templatesSchema>
+
+/** How an item stands to the page that it is on. */
+export const ITEM_STATES = ['plain', 'here', 'within'] as const
+export type ItemState = (typeof ITEM_STATES)[number]
+/** What an item is: leads to a page or file of the site, elsewhere, nowhere; `+` where items stand under it. */
+export type ItemKind = 'page' | 'away' | 'group' | 'page+' | 'away+' | 'group+'
+
+/** The form of items of a level, in a state, of a kind. */
+export const formKey = (level: number, state: ItemState, kind: ItemKind): string =>
+  `${level} ${state} ${kind}`

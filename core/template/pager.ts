@@ -1,0 +1,37 @@
+import { targetOfEntry } from '../navigate/menu.ts'
+import { pageAbove } from '../navigate/pageAbove.ts'
+import { neighboursOf } from '../navigate/readingOrder.ts'
+import { type EntryId, labelOf } from '../plan/entry.ts'
+import { entryOf } from '../plan/plan.ts'
+import { isWritten, type Site } from '../plan/site.ts'
+import type { PagerPattern } from './model.ts'
+import type { Value, Values, Writing } from './writing.ts'
+
+/** The pages that the links of a pager lead to. */
+export function pagerValues(site: Site, page: EntryId): Values {
+  const { previous, next } = neighboursOf(site)(page)
+  const parent = pageAbove(site, page)
+  const value = (id: EntryId | undefined): Value | undefined => {
+    const entry = id === undefined ? undefined : entryOf(site.plan, id)
+    return entry && isWritten(site, entry)
+      ? { label: labelOf(entry), target: targetOfEntry(site, entry.id) }
+      : undefined
+  }
+  const values = { previous: value(previous), next: value(next), up: value(parent) }
+  return Object.fromEntries(Object.entries(values).filter(([, one]) => one !== undefined)) as Values
+}
+
+/** A pager of a page in the author's own way of writing; empty where nothing comes before or after. */
+export function writePager(site: Site, pattern: PagerPattern, page: EntryId, writing: Writing): string {
+  const values = pagerValues(site, page)
+  const there = pattern.order.filter((one) => values[one] && pattern.links[one])
+  const form = pattern.forms[there.join(' ')]
+  if (form) return writing.bits(form, values, pattern.spelling)
+  if (there.length === 0) return ''
+  const links = there.map((one) => writing.bits(pattern.links[one]!, values, pattern.spelling))
+  return (
+    writing.bits(pattern.before, {}, pattern.spelling) +
+    links.join(pattern.between) +
+    writing.bits(pattern.after, {}, pattern.spelling)
+  )
+}

@@ -1,0 +1,68 @@
+import { encodePath, folderOf, relativeHref } from '../address/relative.ts'
+import { decoded } from '../pointer/pointer.ts'
+import { INDEXES, type Spelling, STARTS } from './model.ts'
+
+/** The index file at the end of a path, whatever it is called. */
+const INDEX_FILE = /(^|\/)(?:index|default|home)\.[a-z]+$/i
+
+/** Where the site is published, for references that do not start at the page. */
+export interface Published {
+  readonly baseUrl: string
+  /** `/` at both ends. */
+  readonly root: string
+}
+
+/**
+ * A reference to a file of the site, as its author writes them.
+ * @param from the path of the page that it stands on
+ * @param to the path that it leads to
+ */
+export function spelt(
+  from: string,
+  to: string,
+  { start, index, isPlain }: Spelling,
+  published: Published,
+): string {
+  const folder = folderOf(from)
+  let href: string
+  switch (start) {
+    case 'relative':
+      href = relativeHref(folder, to)
+      break
+    case 'dot': {
+      const way = relativeHref(folder, to)
+      href = way.startsWith('../') ? way : `./${way}`
+      break
+    }
+    case 'root':
+      href = published.root + encodePath(to)
+      break
+    case 'absolute':
+      href = published.baseUrl + encodePath(to)
+      break
+  }
+  if (isPlain) href = decoded(href)
+  if (index === 'named' || !INDEX_FILE.test(to)) return href
+  const cut = href.replace(INDEX_FILE, '$1')
+  if (index === 'bare') return cut === '/' ? cut : cut.replace(/\/$/, '') || '.'
+  return cut || './'
+}
+
+/** Every way of writing, the commonest first. */
+const SPELLINGS: readonly Spelling[] = [false, true].flatMap((isPlain) =>
+  STARTS.flatMap((start) => INDEXES.map((index) => ({ start, index, isPlain }))),
+)
+
+/** How a reference is written; undefined where it is written in no way that could be told. @param path without its tail */
+export function spellingOf(
+  from: string,
+  to: string,
+  path: string,
+  published: Published,
+): Spelling | undefined {
+  return SPELLINGS.find(
+    (spelling) =>
+      (spelling.start !== 'absolute' || published.baseUrl !== '') &&
+      spelt(from, to, spelling, published) === path,
+  )
+}

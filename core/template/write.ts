@@ -1,0 +1,118 @@
+import { addressesOf } from '../address/addresses.ts'
+import { hereMark, indexOfMenu, itemsShown } from '../navigate/menu.ts'
+import { documentTitle, firstHeading } from '../navigate/title.ts'
+import type { EntryId, PageEntry } from '../plan/entry.ts'
+import { childrenOf, entryOf } from '../plan/plan.ts'
+import type { Site } from '../plan/site.ts'
+import { markOf } from '../plan/change/over.ts'
+import { menuOf } from '../plan/surround/surround.ts'
+import { escapeAttribute, escapeText } from '../standard/escape.ts'
+import { writeContent } from './content.ts'
+import { writeMenu } from './items.ts'
+import type { PageMaking, Template, TemplatePart, Templates } from './model.ts'
+import { writePager } from './pager.ts'
+import type { Published } from './spelling.ts'
+import { writeTrail } from './trail.ts'
+import { type Writing, writingOn } from './writing.ts'
+
+/** Writes the pages of a site whose surround is its author's own HTML. */
+export interface TemplateWriter {
+  /** A page as text, with what it keeps of its own. */
+  page(id: EntryId): string
+  /** What a part of a template is on a page by the plan and the patterns alone. */
+  part(id: EntryId, part: TemplatePart): string
+  /** How a page is made; a new one as its neighbours are. */
+  makingOf(id: EntryId): PageMaking
+  templateOf(id: EntryId): Template
+}
+
+/** The making of a page that has none of its own: as its siblings are made, else as its parent is, else as most are. */
+function likelyMaking({ plan }: Site, { pages, templates }: Templates, id: EntryId): PageMaking {
+  const count = new Map<string, number>()
+  for (const { template } of Object.values(pages)) count.set(template, (count.get(template) ?? 0) + 1)
+  const commonest = [...count].sort(([, a], [, b]) => b - a)[0]?.[0] ?? templates[0]!.id
+  const parent = plan.parents.get(id)
+  const siblings = parent === undefined ? [] : childrenOf(plan, parent).flatMap((one) => pages[one] ?? [])
+  const likely = siblings.at(-1) ?? (parent !== undefined && parent !== plan.home ? pages[parent] : undefined)
+  const encoding = (likely ?? pages[plan.home])?.encoding ?? { name: 'utf-8', hasMark: false }
+  return { template: likely?.template ?? commonest, encoding, overrides: [], spelt: {} }
+}
+
+/** Prepares what all pages share. */
+export function createTemplateWriter(site: Site, templates: Templates): TemplateWriter {
+  const { plan, surround, settings } = site
+  const { paths } = addressesOf(site)
+  const published: Published = { baseUrl: settings.baseUrl, root: templates.root }
+  const byId = new Map(templates.templates.map((template) => [template.id, template]))
+  const menus = new Map(templates.menus.map((pattern) => [pattern.id, pattern]))
+  const trails = new Map(templates.breadcrumbs.map((pattern) => [pattern.id, pattern]))
+  const pagers = new Map(templates.pagers.map((pattern) => [pattern.id, pattern]))
+
+  const pageOf = (id: EntryId): PageEntry => {
+    const entry = entryOf(plan, id)
+    if (entry.kind !== 'page') throw new Error(`${id} is a ${entry.kind}, not a page`)
+    return entry
+  }
+  const makingOf = (id: EntryId): PageMaking => {
+    const own = templates.pages[id]
+    return own && byId.has(own.template) ? own : likelyMaking(site, templates, id)
+  }
+  const templateOf = (id: EntryId) => byId.get(makingOf(id).template)!
+
+  function partOf(id: EntryId, part: TemplatePart, writing: Writing): string {
+    const page = pageOf(id)
+    switch (part.kind) {
+      case 'text':
+        return writing.bits(part.bits, {}, templates.spelling)
+      case 'own':
+        return writing.bits(part.usual, {}, templates.spelling)
+      case 'title':
+        return escapeText(documentTitle(site, page))
+      case 'description':
+        return escapeAttribute(page.description)
+      case 'heading':
+        return escapeText(firstHeading(page))
+      case 'content':
+        return writeContent(site, templates, id, page.body.html, published)
+      case 'menu': {
+        const pattern = menus.get(part.pattern)
+        const menu = pattern && menuOf(surround, pattern.menu)
+        if (!menu) return ''
+        const items = itemsShown(site, menu, pattern.shape, id)
+        return writeMenu(pattern, items, hereMark(plan, indexOfMenu(items), id), writing)
+      }
+      case 'breadcrumb': {
+        const pattern = trails.get(part.pattern)
+        return pattern ? writeTrail(site, pattern, id, writing) : ''
+      }
+      case 'pager': {
+        const pattern = pagers.get(part.pattern)
+        return pattern ? writePager(site, pattern, id, writing) : ''
+      }
+    }
+  }
+
+  const wholly = (id: EntryId, parts: readonly TemplatePart[], writing: Writing) =>
+    parts.map((part) => partOf(id, part, writing)).join('')
+
+  return {
+    makingOf,
+    templateOf,
+    part: (id, part) => partOf(id, part, writingOn(site, paths.get(id)!, published)),
+    page(id) {
+      const { overrides } = makingOf(id)
+      const { parts } = templateOf(id)
+      const writing = writingOn(site, paths.get(id)!, published)
+      let text = ''
+      let at = 0
+      for (const { from, to, bits, over } of overrides) {
+        for (; at < from && at < parts.length; at++) text += partOf(id, parts[at]!, writing)
+        if (over !== undefined && markOf(wholly(id, parts.slice(from, to), writing)) !== over) continue
+        text += writing.bits(bits, {}, templates.spelling)
+        at = Math.max(at, to)
+      }
+      for (; at < parts.length; at++) text += partOf(id, parts[at]!, writing)
+      return text
+    },
+  }
+}

@@ -1,0 +1,51 @@
+import type { LinkTarget } from '../plan/entry.ts'
+import type { Site } from '../plan/site.ts'
+import { addressesOf } from '../address/addresses.ts'
+import { fragmentHref } from '../address/relative.ts'
+import { escapeAttribute, escapeText } from '../standard/escape.ts'
+import type { Address, Bits, PatternHole, Spelling } from './model.ts'
+import { type Published, spelt } from './spelling.ts'
+
+/** What stands in a hole of a pattern. */
+export interface Value {
+  readonly label: string
+  readonly target: LinkTarget | undefined
+}
+export type Values = Readonly<Partial<Record<PatternHole['of'], Value>>>
+
+/** Writes texts of the author's for one page. */
+export interface Writing {
+  bits(bits: Bits, values: Values, spelling: Spelling): string
+}
+
+/** @param from the path of the page */
+export function writingOn(site: Site, from: string, published: Published): Writing {
+  const { paths } = addressesOf(site)
+  const pathOf = (to: 'entry' | 'site-file', id: string) =>
+    to === 'entry' ? paths.get(id) : site.files.get(id)?.path
+  const address = ({ to, id, tail, ...spelling }: Address): string => {
+    const path = pathOf(to, id)
+    return path === undefined ? '' : spelt(from, path, spelling, published) + tail
+  }
+  const href = (target: LinkTarget | undefined, spelling: Spelling): string => {
+    if (!target) return ''
+    if (target.to === 'address') return escapeAttribute(target.url)
+    const path = target.to === 'entry' ? paths.get(target.entry) : site.files.get(target.file)?.path
+    const part = target.to === 'entry' ? fragmentHref(target.fragment) : ''
+    return path === undefined ? '' : spelt(from, path, spelling, published) + part
+  }
+  return {
+    bits(bits, values, spelling) {
+      let text = ''
+      for (const bit of bits) {
+        if (typeof bit === 'string') text += bit
+        else if ('to' in bit) text += address(bit)
+        else {
+          const value = values[bit.of]
+          if (value) text += bit.hole === 'label' ? escapeText(value.label) : href(value.target, spelling)
+        }
+      }
+      return text
+    },
+  }
+}
