@@ -2,7 +2,7 @@ import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
 import { siteFault } from '@viatica/core/plan/siteFault.ts'
-import { type FileSource, outputFiles } from '@viatica/core/formats/archive.ts'
+import { bytesOfText, type FileSource, outputFiles } from '@viatica/core/formats/archive.ts'
 import { type Settings, settingSchemas, type Site } from '@viatica/core/plan/site.ts'
 import type { Surround } from '@viatica/core/plan/surround/surround.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
@@ -12,7 +12,7 @@ import { Fault } from './fault.ts'
 import { type Input, readInput } from './input.ts'
 
 export const BUILD_USAGE =
-  'viatica build FILE --out DIR [--layout flat|nested|folders] [--base-url URL] [--menu-depth 1|2|3]'
+  'viatica build FILE or DIR --out DIR [--layout flat|nested|folders|own] [--base-url URL] [--menu-depth 1|2|3]'
 
 /** Which setting each option changes. */
 const SETTING_OF = { layout: 'layout', 'base-url': 'baseUrl' } as const
@@ -54,22 +54,22 @@ function parse(args: readonly string[]) {
   }
 }
 
-function bytesOf(file: FileSource, contents: Input['contents']): string | Buffer {
-  if ('text' in file) return file.text()
+function bytesOf(file: FileSource, contents: Input['contents']): Uint8Array {
+  if ('text' in file) return bytesOfText(file)
   return 'font' in file ? fontBytes(file.font) : contents.get(file.content)!
 }
 
 /**
- * `viatica build`: writes the finished site of a site file or outline to a folder.
+ * `viatica build`: writes the finished site of a site file, an outline or a folder of pages to a folder.
  * @returns what was done, in words
  * @throws Fault for bad input; then nothing was written
  */
-export function build(args: readonly string[], folder: string): string {
+export async function build(args: readonly string[], folder: string): Promise<string> {
   const { positionals, values } = parse(args)
   const [file, ...more] = positionals
   if (file === undefined || more.length > 0 || !values.out) throw new Fault(`Usage: ${BUILD_USAGE}`)
   const settings = changedSettings(values)
-  const { site, contents } = readInput(resolve(folder, file))
+  const { site, contents } = await readInput(resolve(folder, file))
   // Every page is made before the first is written, so that a fault leaves nothing behind.
   const changed: Site = {
     ...site,

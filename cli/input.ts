@@ -4,11 +4,12 @@ import { readOpml } from '@viatica/core/formats/opml.ts'
 import { MAX_SITE_FILE, readSiteFile } from '@viatica/core/formats/siteFile.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { Fault } from './fault.ts'
+import { bringFolder, isFolder, readFolderFiles } from './folder.ts'
 
 /** A site with the bytes of its files by key. */
 export interface Input {
   readonly site: Site
-  readonly contents: ReadonlyMap<string, Buffer>
+  readonly contents: ReadonlyMap<string, Uint8Array>
 }
 
 function readText(path: string): string {
@@ -36,10 +37,11 @@ function readText(path: string): string {
 }
 
 /**
- * Reads a site file, or an OPML outline when the text begins as XML does.
+ * Reads a site file, an OPML outline when the text begins as XML does, or a folder of existing pages.
  * @throws Fault with the place in the file
  */
-export function readInput(path: string): Input {
+export async function readInput(path: string): Promise<Input> {
+  if (isFolder(path)) return bringFolder(await readFolderFiles(path), path)
   const text = readText(path)
   try {
     if (text.trimStart().startsWith('<')) return { site: readOpml(text), contents: new Map() }

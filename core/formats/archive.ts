@@ -7,13 +7,22 @@ import { MENU_SCRIPT } from '../render/menuScript.ts'
 import { renderRedirect } from '../render/redirect.ts'
 import { createRenderer } from '../render/renderer.ts'
 import { fontFilesOf } from '../render/style/openFonts.ts'
+import { type Encoding, encodeText, UTF_8 } from '../standard/encoding.ts'
 import { styleSheet } from '../render/style/styleSheet.ts'
 
 /** Text that is made when it is asked for, the key of bytes in the contents, or the name of a file of an open font. */
 export type FileSource =
-  { readonly text: () => string } | { readonly content: string } | { readonly font: string }
+  | { readonly text: () => string; readonly encoding?: Encoding }
+  | { readonly content: string }
+  | { readonly font: string }
 /** A file of the finished site. */
 export type OutputFile = { readonly path: string } & FileSource
+
+/** The bytes of a text that is made, in the encoding that its page keeps. */
+export const bytesOfText = ({
+  text,
+  encoding = UTF_8,
+}: Extract<FileSource, { readonly text: unknown }>): Uint8Array => encodeText(text(), encoding)
 
 /** The files that Viatica makes for all pages of the finished site together. */
 export function sharedFiles(site: Site): readonly OutputFile[] {
@@ -39,7 +48,10 @@ export function* outputFiles(site: Site, year: number): Generator<OutputFile> {
   const renderer = createRenderer(site, year)
   const { paths } = addressesOf(site)
   for (const { entry } of walk(site.plan)) {
-    if (isWritten(site, entry)) yield { path: paths.get(entry.id)!, text: () => renderer.page(entry.id) }
+    if (!isWritten(site, entry)) continue
+    const { id } = entry
+    const encoding = renderer.encodingOf(id)
+    yield { path: paths.get(id)!, text: () => renderer.page(id), ...(encoding ? { encoding } : {}) }
   }
   for (const redirect of redirectsOf(site)) {
     if (redirect.rests === undefined)

@@ -17,6 +17,7 @@ import { renderContent, renderHeading } from './main.ts'
 import { type Around, Names, type OnPage } from '../pieces/around.ts'
 import { prepareCall } from '../pieces/computed/calls.ts'
 import { outputOf } from '../pieces/outputs.ts'
+import type { Encoding } from '../standard/encoding.ts'
 import { BODY_INDENT } from './body.ts'
 import type { Call } from './authorHtml.ts'
 import { createTemplateWriter } from '../template/write.ts'
@@ -44,6 +45,8 @@ export interface MarkedMenu {
 export interface Renderer {
   /** A page as HTML. @throws when the id is not that of a page. */
   page(id: EntryId): string
+  /** The encoding that a page of existing HTML keeps; undefined for that of all others, UTF-8. */
+  encodingOf(id: EntryId): Encoding | undefined
   /** The same page in its parts. @throws when the id is not that of a page. */
   parts(id: EntryId): PageParts
   /** Puts the parts of a page together. */
@@ -173,6 +176,7 @@ export function createRenderer(site: Site, year: number): Renderer {
     parts,
     write,
     page: (id) => (templated ? templated.page(id) : write(parts(id))),
+    encodingOf: (id) => templated?.makingOf(id).encoding,
     linksOn: (id) => folderAt(folderOf(paths.get(id)!)).links,
     markedMenu(id, piece) {
       const at = layout.pieces.findIndex((one) => one.piece.id === piece)

@@ -13,3 +13,6 @@ export function escapeText(text: string): string {
 export function escapeAttribute(text: string): string {
   return /[&<>"\u00a0]/.test(text) ? escapeText(text).replaceAll('"', '&quot;') : text
 }
+
+/** Text as people write it between tags: with references for no more than what needs them. */
+export const escapePlainly = (text: string): string => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;')

@@ -54,7 +54,7 @@ export function writeMenu(
     const written = all.map((item) => {
       const form = formOf(pattern, item, level, stateOf(item))
       if (!form) return ''
-      const values = { label: item.label, target: item.target }
+      const values = { label: item.label, title: item.label, target: item.target }
       const head = writing.bits(form.head as Bits, { item: values }, pattern.spelling)
       if (item.items.length === 0) return head + form.tail
       return head + list(level + 1, item.items) + form.tail

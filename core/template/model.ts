@@ -33,7 +33,7 @@ export type Address = v.InferOutput<typeof addressSchema>
 /** Whose label or address stands in a pattern: that of the item, or of a neighbour. */
 export const WHOSE = ['item', 'previous', 'next', 'up'] as const
 const holeSchema = v.strictObject({
-  hole: v.picklist(['label', 'href']),
+  hole: v.picklist(['label', 'title', 'href']),
   of: v.optional(v.picklist(WHOSE), 'item'),
 })
 export type PatternHole = v.InferOutput<typeof holeSchema>

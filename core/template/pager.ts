@@ -13,9 +13,8 @@ export function pagerValues(site: Site, page: EntryId): Values {
   const parent = pageAbove(site, page)
   const value = (id: EntryId | undefined): Value | undefined => {
     const entry = id === undefined ? undefined : entryOf(site.plan, id)
-    return entry && isWritten(site, entry)
-      ? { label: labelOf(entry), target: targetOfEntry(site, entry.id) }
-      : undefined
+    if (!entry || !isWritten(site, entry)) return undefined
+    return { label: labelOf(entry), title: entry.title, target: targetOfEntry(site, entry.id) }
   }
   const values = { previous: value(previous), next: value(next), up: value(parent) }
   return Object.fromEntries(Object.entries(values).filter(([, one]) => one !== undefined)) as Values
@@ -24,11 +23,14 @@ export function pagerValues(site: Site, page: EntryId): Values {
 /** A pager of a page in the author's own way of writing; empty where nothing comes before or after. */
 export function writePager(site: Site, pattern: PagerPattern, page: EntryId, writing: Writing): string {
   const values = pagerValues(site, page)
-  const there = pattern.order.filter((one) => values[one] && pattern.links[one])
+  const there = pattern.order.filter((one) => values[one])
   const form = pattern.forms[there.join(' ')]
   if (form) return writing.bits(form, values, pattern.spelling)
   if (there.length === 0) return ''
-  const links = there.map((one) => writing.bits(pattern.links[one]!, values, pattern.spelling))
+  const links = there.flatMap((one) => {
+    const link = pattern.links[one]
+    return link ? [writing.bits(link, values, pattern.spelling)] : []
+  })
   return (
     writing.bits(pattern.before, {}, pattern.spelling) +
     links.join(pattern.between) +

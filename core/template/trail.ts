@@ -14,7 +14,8 @@ export function writeTrail(site: Site, pattern: TrailPattern, page: EntryId, wri
   if (way.length === 0) return ''
   const items = way.flatMap((id) => {
     const entry = entryOf(plan, id)
-    const value = { label: labelOf(entry), target: targetOfEntry(site, id) }
+    const title = entry.kind === 'page' ? entry.title : entry.label
+    const value = { label: labelOf(entry), title, target: targetOfEntry(site, id) }
     const bits = id === page ? pattern.self : value.target ? pattern.link : (pattern.group ?? pattern.link)
     return bits ? [writing.bits(bits, { item: value }, pattern.spelling)] : []
   })

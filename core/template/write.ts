@@ -6,7 +6,7 @@ import { childrenOf, entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import { markOf } from '../plan/change/over.ts'
 import { menuOf } from '../plan/surround/surround.ts'
-import { escapeAttribute, escapeText } from '../standard/escape.ts'
+import { escapeAttribute, escapePlainly } from '../standard/escape.ts'
 import { writeContent } from './content.ts'
 import { writeMenu } from './items.ts'
 import type { PageMaking, Template, TemplatePart, Templates } from './model.ts'
@@ -67,11 +67,11 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
       case 'own':
         return writing.bits(part.usual, {}, templates.spelling)
       case 'title':
-        return escapeText(documentTitle(site, page))
+        return escapePlainly(documentTitle(site, page))
       case 'description':
         return escapeAttribute(page.description)
       case 'heading':
-        return escapeText(firstHeading(page))
+        return escapePlainly(firstHeading(page))
       case 'content':
         return writeContent(site, templates, id, page.body.html, published)
       case 'menu': {

@@ -2,13 +2,14 @@ import type { LinkTarget } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
 import { addressesOf } from '../address/addresses.ts'
 import { fragmentHref } from '../address/relative.ts'
-import { escapeAttribute, escapeText } from '../standard/escape.ts'
+import { escapeAttribute, escapePlainly } from '../standard/escape.ts'
 import type { Address, Bits, PatternHole, Spelling } from './model.ts'
 import { type Published, spelt } from './spelling.ts'
 
 /** What stands in a hole of a pattern. */
 export interface Value {
   readonly label: string
+  readonly title: string
   readonly target: LinkTarget | undefined
 }
 export type Values = Readonly<Partial<Record<PatternHole['of'], Value>>>
@@ -42,7 +43,8 @@ export function writingOn(site: Site, from: string, published: Published): Writi
         else if ('to' in bit) text += address(bit)
         else {
           const value = values[bit.of]
-          if (value) text += bit.hole === 'label' ? escapeText(value.label) : href(value.target, spelling)
+          if (value)
+            text += bit.hole === 'href' ? href(value.target, spelling) : escapePlainly(value[bit.hole])
         }
       }
       return text

@@ -2,7 +2,7 @@ import { once } from 'node:events'
 import { Readable } from 'node:stream'
 import type { MessagePort } from 'node:worker_threads'
 import { checkJson } from '@viatica/core/formats/jsonDepth.ts'
-import { type FileSource, outputFiles } from '@viatica/core/formats/archive.ts'
+import { bytesOfText, type FileSource, outputFiles } from '@viatica/core/formats/archive.ts'
 import { readOpml } from '@viatica/core/formats/opml.ts'
 import { readSiteFile } from '@viatica/core/formats/siteFile.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
@@ -101,7 +101,7 @@ async function writeArchive(
   const { site } = await store.read(id)
   const say = (what: FromArchive) => port.postMessage(what)
   const bytesOf = async (file: FileSource): Promise<Uint8Array> => {
-    if ('text' in file) return Buffer.from(file.text())
+    if ('text' in file) return bytesOfText(file)
     if ('font' in file) return fontBytes(file.font)
     return (await store.readContent(file.content)) ?? new Uint8Array()
   }

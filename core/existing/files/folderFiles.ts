@@ -1,5 +1,5 @@
 import { endingOf, mediaTypeOf } from '../../plan/file.ts'
-import { decodePage, type DecodedPage } from './encoding.ts'
+import { decodePage, type DecodedPage } from '../../standard/encoding.ts'
 
 /** A file of the folder that is taken in. */
 export interface FoundFile {

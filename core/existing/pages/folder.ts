@@ -18,7 +18,7 @@ export function plainName(text: string): string {
   const bare = text
     .normalize('NFC')
     .toLowerCase()
-    .replace(/\s+/g, ' ')
+    .replace(/[\s\u00a0]+/g, ' ')
     .replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, '')
   return bare === '' ? text.trim() : bare
 }

@@ -1,4 +1,4 @@
-import type { Encoding } from '../files/encoding.ts'
+import type { Encoding } from '../../standard/encoding.ts'
 import { attributeOf, elementsOf, elementsUnder, type PageElement } from './nodes.ts'
 import type { Target, Targets } from './targets.ts'
 import {
@@ -43,8 +43,8 @@ export interface ReadPage {
   readonly relations: readonly { readonly rel: string; readonly target: Target; readonly at: Stretch }[]
 }
 
-/** A text as it reads, in one line. */
-export const oneLine = (text: string): string => text.replace(/[\s\u00a0]+/g, ' ').trim()
+/** A text as it reads, in one line; blanks that do not break stay. https://infra.spec.whatwg.org/#strip-and-collapse-ascii-whitespace */
+export const oneLine = (text: string): string => text.replace(/[\t\n\f\r ]+/g, ' ').replace(/^ | $/g, '')
 
 /** What an element says, its pictures by their alternative texts. */
 export function wordsIn(

@@ -13,6 +13,7 @@ import { sitePathFault } from '../../standard/sitePath.ts'
 import { isAllowedTarget } from '../../standard/target.ts'
 import { attributeOf } from '../pages/nodes.ts'
 import { plainName, type ReadFolder } from '../pages/folder.ts'
+import { oneLine } from '../pages/readPage.ts'
 import type { FoundFile } from '../files/folderFiles.ts'
 import type { FoundMenu, FoundParts } from '../parts/recognise.ts'
 import { most } from '../parts/recognise.ts'
@@ -39,7 +40,7 @@ export function mainMenuOf(folder: ReadFolder, { menus }: FoundParts): FoundMenu
 }
 
 /** A title or label that the plan can hold; cut where it is longer. */
-const held = (text: string, most: number): string => text.replace(/\s+/g, ' ').trim().slice(0, most)
+const held = (text: string, most: number): string => oneLine(text).trim().slice(0, most)
 
 function languageOf(folder: ReadFolder): string {
   const said = most(

@@ -1,7 +1,7 @@
 import { addressesOf } from '../../address/addresses.ts'
 import { pageSchema } from '../../plan/entry.ts'
 import type { Site } from '../../plan/site.ts'
-import { escapeText } from '../../standard/escape.ts'
+import { escapePlainly } from '../../standard/escape.ts'
 import type { Stretch } from '../../standard/pageTokens.ts'
 import { tailOf, writeContent } from '../../template/content.ts'
 import type {
@@ -243,6 +243,33 @@ function draftTemplate(
   return { alignment, template: { id, name, parts }, contents }
 }
 
+/** What a template says, whatever its pages have of their own: templates that say the same are one. */
+const sayingOf = ({ template: { parts } }: Draft): string =>
+  JSON.stringify(parts.map((part) => (part.kind === 'own' ? part.kind : part)))
+
+/** Makes as many templates as there are kinds of pages. */
+function draftsOf(
+  folder: ReadFolder,
+  sources: Sources,
+  cells: ReadonlyMap<ReadPage, readonly Cell[]>,
+): readonly Draft[] {
+  const draft = (pages: readonly ReadPage[], id: string, name: string) =>
+    draftTemplate(sources, align(pages, cells, mainContent), cells, id, name)
+  const same = new Map<string, ReadPage[]>()
+  for (const pages of kindsOfPages(cells)) {
+    const saying = sayingOf(draft(pages, '', ''))
+    same.set(saying, [...(same.get(saying) ?? []), ...pages])
+  }
+  const ids = new Set<string>()
+  return [...same.values()]
+    .sort((a, b) => b.length - a.length)
+    .map((pages, at) => {
+      const isHome = pages.length === 1 && pages[0]!.path === folder.home
+      const name = isHome ? 'Home page' : at === 0 ? 'Pages' : `Pages like ${pages[0]!.path}`
+      return draft(pages, claimId(isHome ? 'home' : name, ids), name)
+    })
+}
+
 /** The content of a page with pointers in the place of its references, and how those are written. */
 function contentOf(
   sources: Sources,
@@ -283,10 +310,11 @@ export function buildTemplates(
   const labels = new Map(
     [...planned.pathOf].map(([id, path]) => {
       const entry = planned.site.plan.entries.get(id)!
-      return [path, escapeText(entry.kind === 'page' ? entry.label || entry.title : '')] as const
+      const [label, title] = entry.kind === 'page' ? [entry.label || entry.title, entry.title] : ['', '']
+      return [path, { label: escapePlainly(label), title: escapePlainly(title) }] as const
     }),
   )
-  const nameOf = (path: string) => labels.get(path) ?? ''
+  const nameOf = (path: string) => labels.get(path) ?? { label: '', title: '' }
   const relations = relationsOf(folder)
   const patterns: Patterns = {
     menus: fitMenus(folder, planned, sources, parts.menus, usual),
@@ -311,19 +339,7 @@ export function buildTemplates(
   const cells = new Map(
     folder.pages.map((page) => [page, cellsOf(sources, page, computedOf(page, patterns))]),
   )
-  const kinds = kindsOfPages(cells)
-  const ids = new Set<string>()
-  const drafts = kinds.map((pages, at) => {
-    const isHome = pages.length === 1 && pages[0]!.path === folder.home
-    const name = isHome ? 'Home page' : at === 0 ? 'Pages' : `Pages like ${pages[0]!.path}`
-    return draftTemplate(
-      sources,
-      align(pages, cells, mainContent),
-      cells,
-      claimId(isHome ? 'home' : name, ids),
-      name,
-    )
-  })
+  const drafts = draftsOf(folder, sources, cells)
 
   const makings: Record<string, PageMaking> = {}
   const bodies = new Map<string, string>()

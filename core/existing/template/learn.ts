@@ -10,12 +10,13 @@ import {
   type Spelling,
   type TrailPattern,
 } from '../../template/model.ts'
+import { valueOf } from '../../standard/pageTokens.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import type { Direction } from '../parts/directions.ts'
 import type { LinkGroup } from '../parts/linkGroups.ts'
 import { most, type PagerOfPage } from '../parts/recognise.ts'
 import type { Cut, Sources } from './source.ts'
-import { formOfUnit, hrefCut, type Unit, unitsOf } from './units.ts'
+import { formOfUnit, hrefCut, SPOKEN, type Unit, unitsOf } from './units.ts'
 
 /** The value that is there most often, values being the same when they are written the same. */
 function mostOf<T>(values: readonly T[]): T | undefined {
@@ -162,30 +163,46 @@ export function learnTrail(
   }
 }
 
-/** Where the name of a page stands in a link to it; none, so that the label is the author's word. */
-function nameCut(page: ReadPage, { item: { link } }: Unit, name: string, of: Direction): Cut[] {
-  if (!link || name === '') return []
+/** How the page is called that a link of a pager leads to, as it is written in HTML. */
+export interface PageNames {
+  readonly label: string
+  readonly title: string
+}
+
+/** Where a name of a page stands in a link to it, in its text or in what is said of it; none where it has another word. */
+function nameCuts(page: ReadPage, { item: { link } }: Unit, names: PageNames, of: Direction): Cut[] {
+  if (!link) return []
+  const cuts: Cut[] = []
+  const cut = (start: number, end: number) => {
+    const raw = page.text.slice(start, end)
+    for (const hole of ['label', 'title'] as const) {
+      const found = names[hole] === '' ? -1 : raw.lastIndexOf(names[hole])
+      if (found < 0) continue
+      cuts.push({ start: start + found, end: start + found + names[hole].length, bit: { hole, of } })
+      return
+    }
+  }
+  for (const attribute of link.element.open.attributes)
+    if (SPOKEN.has(attribute.name) && attribute.start >= 0) {
+      const value = valueOf(page.text, attribute)
+      cut(value.start, value.end)
+    }
   for (let at = link.element.lastToken; at >= link.element.firstToken; at--) {
     const token = page.tokens[at]
-    if (token?.kind !== 'text') continue
-    const found = page.text.slice(token.start, token.end).lastIndexOf(name)
-    if (found < 0) continue
-    const start = token.start + found
-    return [{ start, end: start + name.length, bit: { hole: 'label', of } }]
+    if (token?.kind === 'text' && token.text.trim() !== '') cut(token.start, token.end)
   }
-  return []
+  return cuts
 }
 
 /**
  * Learns how a pager is written.
- * @param nameOf how the page at a path is called, as it is written in HTML
  */
 export function learnPager(
   sources: Sources,
   id: string,
   pagers: readonly PagerOfPage[],
   usual: Spelling,
-  nameOf: (path: string) => string,
+  nameOf: (path: string) => PageNames,
 ): PagerPattern {
   const befores: Bits[] = []
   const afters: Bits[] = []
@@ -196,18 +213,18 @@ export function learnPager(
   for (const { group, links: found } of pagers) {
     const { page } = group
     const units = unitsOf(group)
-    const directions = units.map(
-      ({ item }) =>
-        (Object.entries(found) as [Direction, typeof item][]).find(([, one]) => one === item)?.[0],
-    )
+    const directions = units.map(({ item }) => {
+      if (item.link?.target.to !== 'file') return undefined
+      return (Object.entries(found) as [Direction, typeof item][]).find(([, one]) => one === item)?.[0]
+    })
     const there = directions.flatMap((one) => one ?? [])
     if (there.length === 0) continue
     const cuts = units.flatMap((unit, at) => {
       const direction = directions[at]
       if (!direction) return []
       const target = unit.item.link?.target
-      const name = target?.to === 'file' ? nameOf(target.path) : ''
-      return [...hrefCut(page, unit, direction), ...nameCut(page, unit, name, direction)]
+      const names = target?.to === 'file' ? nameOf(target.path) : { label: '', title: '' }
+      return [...hrefCut(page, unit, direction), ...nameCuts(page, unit, names, direction)]
     })
     const key = there.join(' ')
     forms.set(key, [...(forms.get(key) ?? []), sources.bits(page, group, cuts)])
@@ -222,7 +239,10 @@ export function learnPager(
       links[direction].push(sources.bits(page, unit, own))
     })
   }
-  const full = orders.sort((a, b) => b.length - a.length)[0] ?? []
+  const longest = [...orders].sort((a, b) => b.length - a.length)[0] ?? []
+  const full = longest.filter(
+    (one) => orders.filter((order) => order.includes(one)).length * 2 > orders.length,
+  )
   const link = (direction: Direction) => mostOf(links[direction]) ?? null
   return {
     id,

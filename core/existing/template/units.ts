@@ -105,7 +105,7 @@ export function labelStretch(page: ReadPage, { item }: Pick<Unit, 'item'>): Stre
 }
 
 /** Attributes that say a label once more, for those who do not see it. */
-const SPOKEN = new Set(['aria-label', 'title', 'alt'])
+export const SPOKEN = new Set(['aria-label', 'title', 'alt'])
 
 /** Where the label stands in attributes of an item, too. */
 function spokenLabels(page: ReadPage, head: Stretch, label: string): Stretch[] {

@@ -1,0 +1,120 @@
+import { readdirSync, readFileSync, statSync } from 'node:fs'
+import { join } from 'node:path'
+import { promisify } from 'node:util'
+import { type Brought, bring, NothingToBring } from '@viatica/core/existing/bring.ts'
+import type { FoundFile } from '@viatica/core/existing/files/folderFiles.ts'
+import { fromBuffer, type Entry, type ZipFile } from 'yauzl'
+import { Fault } from './fault.ts'
+
+/** What is taken in at most. */
+const MOST_FILES = 5000
+const MOST_BYTES = 200_000_000
+
+/** Folders that tools keep beside the pages, and that nobody publishes. */
+const PASSED_OVER = new Set(['.git', '.hg', '.svn', 'node_modules'])
+
+/** Counts what is read, and stops where it is too much. */
+class Room {
+  #files = 0
+  #bytes = 0
+
+  take(path: string, bytes: number): void {
+    this.#files++
+    this.#bytes += bytes
+    if (this.#files > MOST_FILES) throw new Fault(`There are more than ${MOST_FILES} files.`)
+    if (this.#bytes > MOST_BYTES)
+      throw new Fault(`${path}: The files have more than ${MOST_BYTES / 1_000_000} MB together.`)
+  }
+}
+
+export function isFolder(path: string): boolean {
+  return statSync(path, { throwIfNoEntry: false })?.isDirectory() ?? false
+}
+
+/** All files of a folder. Links of the file system are not followed. @throws Fault for too much, and what cannot be read */
+export function readFolderFiles(folder: string): Promise<readonly FoundFile[]> {
+  const files: FoundFile[] = []
+  const room = new Room()
+  const waiting = ['']
+  try {
+    for (let next = waiting.pop(); next !== undefined; next = waiting.pop()) {
+      for (const entry of readdirSync(join(folder, next), { withFileTypes: true })) {
+        const path = next + entry.name
+        if (entry.isDirectory()) {
+          if (!PASSED_OVER.has(entry.name)) waiting.push(`${path}/`)
+        } else if (entry.isFile()) {
+          room.take(path, statSync(join(folder, path)).size)
+          files.push({ path, bytes: new Uint8Array(readFileSync(join(folder, path))) })
+        }
+      }
+    }
+  } catch (error) {
+    if (error instanceof Fault) throw error
+    throw new Fault(`${folder}: ${(error as Error).message}`)
+  }
+  return Promise.resolve(files.sort((a, b) => (a.path < b.path ? -1 : 1)))
+}
+
+const openZip = promisify<Buffer, { lazyEntries: boolean }, ZipFile>(fromBuffer as never)
+
+/** The bytes of a file in an archive. What it says of its size is checked while it is read: yauzl does that. */
+async function bytesIn(zip: ZipFile, entry: Entry): Promise<Uint8Array> {
+  const stream = await promisify(
+    zip.openReadStream.bind(zip) as never as (
+      e: Entry,
+      done: (error: Error | null, stream: NodeJS.ReadableStream) => void,
+    ) => void,
+  )(entry)
+  const pieces: Buffer[] = []
+  for await (const piece of stream) pieces.push(piece as Buffer)
+  return new Uint8Array(Buffer.concat(pieces))
+}
+
+/** All files of a zip archive. @throws Fault for an archive that is broken, too large, locked, or leads out of itself */
+export async function readZipFiles(path: string): Promise<readonly FoundFile[]> {
+  const room = new Room()
+  const files: FoundFile[] = []
+  try {
+    if (statSync(path).size > MOST_BYTES)
+      throw new Fault(`${path}: The archive is larger than ${MOST_BYTES / 1_000_000} MB.`)
+    const zip = await openZip(readFileSync(path), { lazyEntries: true })
+    await new Promise<void>((resolve, reject) => {
+      zip.on('error', reject)
+      zip.on('end', resolve)
+      zip.on('entry', (entry: Entry) => {
+        const take = async () => {
+          const kind = (entry.externalFileAttributes >>> 16) & 0o170000
+          if (entry.fileName.endsWith('/') || kind === 0o120000) return
+          if ((entry.generalPurposeBitFlag & 1) !== 0)
+            throw new Fault(`${path}: ${entry.fileName} is locked with a password.`)
+          room.take(entry.fileName, entry.uncompressedSize)
+          files.push({ path: entry.fileName, bytes: await bytesIn(zip, entry) })
+        }
+        take().then(() => zip.readEntry(), reject)
+      })
+      zip.readEntry()
+    })
+  } catch (error) {
+    if (error instanceof Fault) throw error
+    throw new Fault(`${path}: This archive cannot be read: ${(error as Error).message}`)
+  }
+  return withoutTop(files).sort((a, b) => (a.path < b.path ? -1 : 1))
+}
+
+/** Archives often hold one folder with everything in it: that is the top of the site. */
+function withoutTop(files: FoundFile[]): FoundFile[] {
+  const top = /^[^/]+\//.exec(files[0]?.path ?? '')?.[0]
+  return top !== undefined && files.every(({ path }) => path.startsWith(top))
+    ? files.map(({ path, bytes }) => ({ path: path.slice(top.length), bytes }))
+    : files
+}
+
+/** @throws Fault for a folder without pages */
+export function bringFolder(files: readonly FoundFile[], path: string): Brought {
+  try {
+    return bring(files)
+  } catch (error) {
+    if (error instanceof NothingToBring) throw new Fault(`${path}: ${error.message}`)
+    throw error
+  }
+}
