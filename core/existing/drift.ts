@@ -8,7 +8,7 @@ import { entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import type { Stretch } from '../standard/pageTokens.ts'
 import { tokensOf } from '../standard/pageTokens.ts'
-import { referencesOf } from '../template/content.ts'
+import { REFERENCES, referencesOf } from '../template/content.ts'
 import type { Override, Templates } from '../template/model.ts'
 import { plainName, type ReadFolder } from './pages/folder.ts'
 import { oneLine, type ReadPage } from './pages/readPage.ts'
@@ -59,15 +59,22 @@ function wordsOf(html: string): string {
   return (words === '' ? oneLine(html) : words).slice(0, 300)
 }
 
-/** A source with its references by where they lead, and blanks as nothing. */
+/** A source as it is meant: references by where they lead, without what quotes, letter case and blanks add. */
 function meaningOf({ folder }: Search, page: ReadPage, html: string): string {
   let text = ''
-  let at = 0
-  for (const { start, end, value } of referencesOf(html)) {
-    text += html.slice(at, start) + targetKey(folder.targets.resolve(page.path, value, page.base))
-    at = end
+  for (const token of tokensOf(html)) {
+    if (token.kind === 'text') text += token.text.replace(/\s+/g, '')
+    else if (token.kind !== 'open')
+      text += html.slice(token.start, token.end).replace(/\s+/g, '').toLowerCase()
+    else {
+      const attributes = token.attributes.map(({ name, value }) => {
+        const isReference = REFERENCES.has(name)
+        return `${name}=${isReference ? targetKey(folder.targets.resolve(page.path, value, page.base)) : value}`
+      })
+      text += `<${token.tag} ${attributes.join(' ')}>`
+    }
   }
-  return (text + html.slice(at)).replace(/\s+/g, '')
+  return text
 }
 
 const isBlank = (html: string) => html.trim() === ''

@@ -144,3 +144,34 @@ export function valueOf(text: string, { start, end, name }: AttributeToken): Str
     ? { start: start + from + 1, end: end - 1 }
     : { start: start + from, end }
 }
+
+const references = new Map<string, string>()
+
+/** What a character reference stands for; itself where it is none. */
+function referred(raw: string): string {
+  let text = references.get(raw)
+  if (text === undefined) {
+    text = tokensOf(raw).reduce((all, token) => all + (token.kind === 'text' ? token.text : ''), '')
+    references.set(raw, text)
+  }
+  return text
+}
+
+/**
+ * Where the characters of a text stand in its source, which writes some of them as references.
+ * @param raw the source of a text token
+ * @param at a place in what it says
+ */
+export function sourceOffset(raw: string, at: number): number {
+  let said = 0
+  let from = 0
+  for (const { 0: reference, index } of raw.matchAll(/&#?\w{1,32};?|\r\n/g)) {
+    const plain = index - from
+    if (said + plain >= at) break
+    // Line ends are read as one character. https://infra.spec.whatwg.org/#normalize-newlines
+    said += plain + (reference === '\r\n' ? 1 : referred(reference).length)
+    from = index + reference.length
+    if (said >= at) return from
+  }
+  return from + at - said
+}

@@ -7,7 +7,16 @@ import type { Spelling, Templates } from './model.ts'
 import { type Published, spelt } from './spelling.ts'
 
 /** Attributes that hold one reference. https://html.spec.whatwg.org/multipage/indices.html#attributes-3 */
-const REFERENCES = new Set(['href', 'src', 'action', 'background', 'data', 'poster', 'cite', 'longdesc'])
+export const REFERENCES = new Set([
+  'href',
+  'src',
+  'action',
+  'background',
+  'data',
+  'poster',
+  'cite',
+  'longdesc',
+])
 
 /** The references in a source of HTML, each by where its value stands and what it says. */
 export function* referencesOf(

@@ -53,16 +53,32 @@ const SPELLINGS: readonly Spelling[] = [false, true].flatMap((isPlain) =>
   STARTS.flatMap((start) => INDEXES.map((index) => ({ start, index, isPlain }))),
 )
 
-/** How a reference is written; undefined where it is written in no way that could be told. @param path without its tail */
-export function spellingOf(
-  from: string,
-  to: string,
-  path: string,
-  published: Published,
-): Spelling | undefined {
-  return SPELLINGS.find(
-    (spelling) =>
-      (spelling.start !== 'absolute' || published.baseUrl !== '') &&
-      spelt(from, to, spelling, published) === path,
-  )
+/** A reference to a file of the site, and how it is written. */
+export interface Written {
+  readonly from: string
+  readonly to: string
+  /** Without its tail. */
+  readonly path: string
+}
+
+const isWrittenSo = ({ from, to, path }: Written, spelling: Spelling, published: Published): boolean =>
+  (spelling.start !== 'absolute' || published.baseUrl !== '') && spelt(from, to, spelling, published) === path
+
+/**
+ * How a reference is written; undefined where it is written in no way that could be told.
+ * @param usual is taken where it may be that one
+ */
+export function spellingOf(reference: Written, usual: Spelling, published: Published): Spelling | undefined {
+  return [usual, ...SPELLINGS].find((spelling) => isWrittenSo(reference, spelling, published))
+}
+
+/** The way of writing that most of some references may be written in; the commonest where there are none. */
+export function usualSpelling(references: readonly Written[], published: Published): Spelling {
+  let best = SPELLINGS[0]!
+  let most = 0
+  for (const spelling of SPELLINGS) {
+    const times = references.filter((one) => isWrittenSo(one, spelling, published)).length
+    if (times > most) [best, most] = [spelling, times]
+  }
+  return best
 }

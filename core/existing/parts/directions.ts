@@ -38,3 +38,11 @@ export function directionOf({ link, label }: Pick<GroupItem, 'link' | 'label'>):
   for (const [direction, arrow] of ARROWS) if (arrow.test(label)) return direction
   return undefined
 }
+
+/** What a link of a pager says beside its direction: the name of the page, or nothing. */
+export function nameInPager(label: string): string {
+  let name = label
+  for (const [, arrow] of ARROWS) name = name.replace(arrow, '').trim()
+  for (const words of Object.values(WORDS)) name = name.replace(words, '').trim()
+  return name.replace(/^(?:page|chapter|section)?\s?[:–—-]\s*/i, '').trim()
+}

@@ -1,5 +1,5 @@
 import { attributeOf, type PageElement } from '../pages/nodes.ts'
-import type { Stretch } from '../../standard/pageTokens.ts'
+import { sourceOffset, type Stretch } from '../../standard/pageTokens.ts'
 import { oneLine, type PageLink, type ReadPage } from '../pages/readPage.ts'
 
 /**
@@ -126,11 +126,10 @@ function itemsIn(
         if (label.length > MOST_WORDS) return undefined
         const isBounded = marks !== null || (isOpened && isAlone)
         if (!isBounded) prose++
-        // References make the source longer than what it says; only a text without any is cut.
-        const isPlain = token.end - token.start === token.text.length
         const lead = part.length - part.trimStart().length
-        const start = isPlain ? token.start + found + lead : token.start
-        const end = isPlain ? start + part.trim().length : token.end
+        const raw = page.text.slice(token.start, token.end)
+        const start = token.start + sourceOffset(raw, found + lead)
+        const end = token.start + sourceOffset(raw, found + lead + part.trim().length)
         items.push({ start, end, label, link: undefined, level: Math.max(1, level) })
       }
       isAlone = false

@@ -1,4 +1,4 @@
-import { directionOf } from '../parts/directions.ts'
+import { directionOf, nameInPager } from '../parts/directions.ts'
 import type { FoundParts } from '../parts/recognise.ts'
 import { most } from '../parts/recognise.ts'
 import { plainName, type ReadFolder, titleParts } from '../pages/folder.ts'
@@ -42,8 +42,8 @@ function commonPart(pages: readonly ReadPage[]): { before: string; after: string
 }
 
 /**
- * The short names of pages: as menus have them, else as breadcrumbs do, else as most links to them. The links of pagers
- * are not asked: they have words of their own.
+ * The short names of pages: as menus have them, else as breadcrumbs do, else as most links to them, at last as
+ * pagers do, without the words of these.
  */
 function labelsOf(folder: ReadFolder, { menus, breadcrumbs, pagers }: FoundParts): Map<string, string> {
   const said = new Map<string, string[]>()
@@ -55,6 +55,10 @@ function labelsOf(folder: ReadFolder, { menus, breadcrumbs, pagers }: FoundParts
     said.clear()
   }
   const labels = new Map<string, string>()
+  for (const { links } of pagers)
+    for (const item of Object.values(links))
+      if (item.link?.target.to === 'file') say(item.link.target.path, nameInPager(item.label))
+  take(labels)
   const ofPagers = new Set(pagers.flatMap(({ group }) => group.items.map(({ link }) => link)))
   for (const page of folder.pages)
     for (const link of page.links)
@@ -66,11 +70,18 @@ function labelsOf(folder: ReadFolder, { menus, breadcrumbs, pagers }: FoundParts
       )
         say(link.target.path, link.label)
   take(labels)
+  const named = new Map<string, Set<string>>()
+  for (const [path, names] of folder.names)
+    for (const name of names) named.set(name, (named.get(name) ?? new Set()).add(path))
+  const isOfOther = (path: string, label: string) => {
+    const owners = named.get(plainName(label))
+    return owners !== undefined && !owners.has(path)
+  }
   for (const { groups } of breadcrumbs)
     for (const { page, items } of groups) {
       for (const item of items) if (item.link?.target.to === 'file') say(item.link.target.path, item.label)
       const last = items.at(-1)!
-      if (!last.link && folder.names.get(page.path)!.has(plainName(last.label))) say(page.path, last.label)
+      if (!last.link && items.length > 1 && !isOfOther(page.path, last.label)) say(page.path, last.label)
     }
   take(labels)
   for (const { entries } of [...menus].reverse())

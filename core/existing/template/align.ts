@@ -213,14 +213,32 @@ function contentBetween(
   let most = 0
   let sum = 0
   let first = 0
+  let last: number | undefined
   varies.forEach((value, n) => {
-    const cell = n > 0 ? base[common[n - 1]!]! : undefined
-    if (n > 0) sum -= cell!.computed ? Infinity : cell!.key.length
-    if (sum <= 0) [sum, first] = [0, n]
+    if (value === 0) return
+    if (last !== undefined) sum -= costOf(common.slice(last, n).map((at) => base[at]!))
+    if (sum <= 0 || last === undefined) [sum, first] = [0, n]
     sum += value
+    last = n
     if (sum > most) [most, best] = [sum, { first, last: n }]
   })
   return best && balanced(base, common, best)
+}
+
+/** What speaks against a content that goes over some cells that are the same on all pages. */
+function costOf(cells: readonly Cell[]): number {
+  if (cells.some(({ computed }) => computed)) return Infinity
+  const length = cells.reduce((sum, { key }) => sum + key.length, 0)
+  const open: string[] = []
+  for (const { opens, closes } of cells) {
+    if (opens !== undefined && !VOID.test(opens)) open.push(opens)
+    if (closes === undefined) continue
+    const at = open.lastIndexOf(closes)
+    if (at < 0) return length
+    open.splice(at)
+  }
+  // Whole elements in the midst of a text, such as a sentence that stands on several pages.
+  return open.every((tag) => OPTIONAL.test(tag)) ? length / 20 : length
 }
 
 /** Widens a stretch until no element begins within and ends without, or the other way. */
@@ -241,27 +259,21 @@ function balanced(base: readonly Cell[], common: readonly number[], place: Conte
     }
     const after = last < common.length ? base[common[last]!] : undefined
     const before = first > 0 ? base[common[first - 1]!] : undefined
-    // An element that is opened in the content and closed after it belongs to it, and so does what it is closed by.
+    // An element that begins in the content ends in it, too.
     const needed = open.filter((tag) => !OPTIONAL.test(tag))
-    if (
-      needed.length > 0 &&
-      after &&
-      !after.computed &&
-      after.closes !== 'body' &&
-      (after.closes === undefined || needed.includes(after.closes))
-    ) {
-      last++
-      continue
+    if (after && !after.computed && after.closes !== 'body') {
+      const isEnd = after.closes !== undefined && open.includes(after.closes)
+      if (isEnd || (needed.length > 0 && after.closes === undefined)) {
+        last++
+        continue
+      }
     }
-    if (
-      strayed.length > 0 &&
-      before &&
-      !before.computed &&
-      before.opens !== 'body' &&
-      (before.opens === undefined || strayed.includes(before.opens))
-    ) {
-      first--
-      continue
+    if (before && !before.computed && before.opens !== 'body') {
+      const isStart = before.opens !== undefined && strayed.includes(before.opens)
+      if (isStart || (strayed.length > 0 && before.opens === undefined)) {
+        first--
+        continue
+      }
     }
     return { first, last }
   }

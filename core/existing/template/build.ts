@@ -306,7 +306,7 @@ export function buildTemplates(
   planned: PlannedSite,
   sources: Sources,
 ): BuiltSite {
-  const usual = sources.usualSpelling()
+  const { usual } = sources
   const labels = new Map(
     [...planned.pathOf].map(([id, path]) => {
       const entry = planned.site.plan.entries.get(id)!
@@ -317,24 +317,18 @@ export function buildTemplates(
   const nameOf = (path: string) => labels.get(path) ?? { label: '', title: '' }
   const relations = relationsOf(folder)
   const patterns: Patterns = {
-    menus: fitMenus(folder, planned, sources, parts.menus, usual),
+    menus: fitMenus(folder, planned, sources, parts.menus),
     breadcrumbs: parts.breadcrumbs.map((found, at) => ({
       id: `breadcrumb-${at + 1}`,
       found,
-      pattern: learnTrail(
-        sources,
-        `breadcrumb-${at + 1}`,
-        found.groups,
-        usual,
-        ({ path }) => path === folder.home,
-      ),
+      pattern: learnTrail(sources, `breadcrumb-${at + 1}`, found.groups, ({ path }) => path === folder.home),
     })),
     pagers: pagersByPlace(parts.pagers).map((pagers, at) => ({
       id: `pager-${at + 1}`,
       pagers,
-      pattern: learnPager(sources, `pager-${at + 1}`, pagers, usual, nameOf),
+      pattern: learnPager(sources, `pager-${at + 1}`, pagers, nameOf),
     })),
-    relations: relations.length > 1 ? learnPager(sources, 'relations', relations, usual, nameOf) : undefined,
+    relations: relations.length > 1 ? learnPager(sources, 'relations', relations, nameOf) : undefined,
   }
   const cells = new Map(
     folder.pages.map((page) => [page, cellsOf(sources, page, computedOf(page, patterns))]),

@@ -7,7 +7,6 @@ import {
   type ItemState,
   type MenuPattern,
   type PagerPattern,
-  type Spelling,
   type TrailPattern,
 } from '../../template/model.ts'
 import { valueOf } from '../../standard/pageTokens.ts'
@@ -22,20 +21,6 @@ import { formOfUnit, hrefCut, SPOKEN, type Unit, unitsOf } from './units.ts'
 function mostOf<T>(values: readonly T[]): T | undefined {
   const key = most(values.map((value) => JSON.stringify(value)))
   return key === undefined ? undefined : (JSON.parse(key) as T)
-}
-
-/** How the links of some items are written, mostly. */
-function spellingOfUnits(sources: Sources, groups: readonly LinkGroup[], usual: Spelling): Spelling {
-  const found = groups.slice(0, 200).flatMap(({ page, start, end }) =>
-    sources
-      .references(page)
-      .filter((one) => one.start >= start && one.end <= end)
-      .flatMap((one) => {
-        const address = sources.address(page, one)
-        return address ? [{ start: address.start, index: address.index, isPlain: address.isPlain }] : []
-      }),
-  )
-  return mostOf(found) ?? usual
 }
 
 /** What an item of a page is to its menu. */
@@ -53,7 +38,6 @@ export function learnMenu(
   sources: Sources,
   { id, menu, shape }: Pick<MenuPattern, 'id' | 'menu' | 'shape'>,
   groups: readonly LinkGroup[],
-  usual: Spelling,
   known: (group: LinkGroup, unit: Unit) => KnownItem | undefined,
 ): MenuPattern {
   const befores: Bits[] = []
@@ -112,7 +96,7 @@ export function learnMenu(
     between: betweens.map((all) => most(all) ?? ''),
     forms: learnt,
     own,
-    spelling: spellingOfUnits(sources, groups, usual),
+    spelling: sources.usualIn(groups),
   }
 }
 
@@ -121,7 +105,6 @@ export function learnTrail(
   sources: Sources,
   id: string,
   groups: readonly LinkGroup[],
-  usual: Spelling,
   isHome: (page: ReadPage) => boolean,
 ): TrailPattern {
   const befores: Bits[] = []
@@ -159,7 +142,7 @@ export function learnTrail(
     group: mostOf(texts) ?? null,
     self: mostOf(selves) ?? null,
     isOnHome: groups.some(({ page }) => isHome(page)),
-    spelling: spellingOfUnits(sources, groups, usual),
+    spelling: sources.usualIn(groups),
   }
 }
 
@@ -201,7 +184,6 @@ export function learnPager(
   sources: Sources,
   id: string,
   pagers: readonly PagerOfPage[],
-  usual: Spelling,
   nameOf: (path: string) => PageNames,
 ): PagerPattern {
   const befores: Bits[] = []
@@ -252,11 +234,7 @@ export function learnPager(
     links: { previous: link('previous'), next: link('next'), up: link('up') },
     order: [...full],
     forms: Object.fromEntries([...forms].map(([key, all]) => [key, mostOf(all)!])),
-    spelling: spellingOfUnits(
-      sources,
-      pagers.map(({ group }) => group),
-      usual,
-    ),
+    spelling: sources.usualIn(pagers.map(({ group }) => group)),
   }
 }
 

@@ -3,7 +3,7 @@ import type { EntryId } from '../../plan/entry.ts'
 import { childrenOf } from '../../plan/plan.ts'
 import type { Site } from '../../plan/site.ts'
 import type { Menu, PlanMenu } from '../../plan/surround/menu.ts'
-import type { MenuPattern, Spelling } from '../../template/model.ts'
+import type { MenuPattern } from '../../template/model.ts'
 import { plainName, type ReadFolder } from '../pages/folder.ts'
 import type { LinkGroup } from '../parts/linkGroups.ts'
 import { type FoundMenu, keysOf, menuName } from '../parts/recognise.ts'
@@ -132,7 +132,6 @@ export function fitMenus(
   planned: PlannedSite,
   sources: Sources,
   found: readonly FoundMenu[],
-  usual: Spelling,
 ): readonly FittedMenu[] {
   const fitted: FittedMenu[] = []
   const menuIds = new Set<string>()
@@ -158,7 +157,6 @@ export function fitMenus(
       sources,
       { id: claimId(menu.id, patternIds), menu: menu.id, shape },
       groups,
-      usual,
       (group, { item }) => {
         const { byKey, mark } = onPage(planned.idOf(group.page.path)!.id)
         const known = byKey.get(keys.get(group)![group.items.indexOf(item)]!)

@@ -2,7 +2,7 @@ import { encodePath } from '../../address/relative.ts'
 import type { Stretch } from '../../standard/pageTokens.ts'
 import { referencesOf, tailOf } from '../../template/content.ts'
 import type { Address, Bit, Bits, Spelling } from '../../template/model.ts'
-import { type Published, spellingOf } from '../../template/spelling.ts'
+import { type Published, spellingOf, usualSpelling, type Written } from '../../template/spelling.ts'
 import type { ReadFolder } from '../pages/folder.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import { type Target, targetKey } from '../pages/targets.ts'
@@ -49,14 +49,17 @@ export class Sources {
     return found
   }
 
-  /** A reference as an address that follows its target; undefined where it would not come out as it is written. */
-  address(page: ReadPage, { raw, target }: SourceReference): Address | undefined {
+  #written(page: ReadPage, { raw, target }: SourceReference): Written | undefined {
     if (target.to !== 'file' || page.base !== undefined) return undefined
-    const at = this.#idOf(target.path)
-    const tail = tailOf(raw)
-    const spelling =
-      at && spellingOf(page.path, target.path, raw.slice(0, raw.length - tail.length), this.published)
-    return at && spelling ? { ...at, tail, ...spelling } : undefined
+    return { from: page.path, to: target.path, path: raw.slice(0, raw.length - tailOf(raw).length) }
+  }
+
+  /** A reference as an address that follows its target; undefined where it would not come out as it is written. */
+  address(page: ReadPage, reference: SourceReference, usual: Spelling = this.usual): Address | undefined {
+    const written = this.#written(page, reference)
+    const at = written && this.#idOf(written.to)
+    const spelling = at && spellingOf(written, usual, this.published)
+    return at && spelling ? { ...at, tail: tailOf(reference.raw), ...spelling } : undefined
   }
 
   /** A stretch of a page. @param cuts holes in it, in their order */
@@ -96,29 +99,31 @@ export class Sources {
     return key.trim() === '' ? ' ' : key.replace(/\s+/g, ' ')
   }
 
+  #usual: Spelling | undefined
+
   /** How most references of the folder are written. */
-  usualSpelling(): Spelling {
-    const counts = new Map<string, { spelling: Spelling; times: number }>()
-    for (const page of this.#folder.pages.slice(0, 200))
-      for (const reference of this.references(page)) {
-        const address = this.address(page, reference)
-        // What looks the same in several ways says nothing.
-        if (!address || address.to !== 'entry') continue
-        const { start, index, isPlain } = address
-        const key = `${start} ${index} ${isPlain}`
-        const there = counts.get(key)
-        if (there) there.times++
-        else counts.set(key, { spelling: { start, index, isPlain }, times: 1 })
-      }
-    return (
-      [...counts.values()].sort((a, b) => b.times - a.times)[0]?.spelling ?? {
-        start: 'relative',
-        index: 'named',
-        isPlain: false,
-      }
+  get usual(): Spelling {
+    this.#usual ??= this.usualIn(
+      this.#folder.pages.map((page) => ({ page, start: 0, end: page.text.length })),
     )
+    return this.#usual
+  }
+
+  /** How most references in some stretches are written. */
+  usualIn(stretches: readonly (Stretch & { readonly page: ReadPage })[]): Spelling {
+    const written: Written[] = []
+    const each = Math.max(4, Math.ceil(MOST_ASKED / (stretches.length || 1)))
+    for (const { page, start, end } of stretches) {
+      const own = within(this.references(page), start, end).flatMap((one) => this.#written(page, one) ?? [])
+      written.push(...own.slice(0, each))
+      if (written.length >= MOST_ASKED) break
+    }
+    return usualSpelling(written, this.published)
   }
 }
+
+/** So many references tell a habit. */
+const MOST_ASKED = 1000
 
 /** Those of some references that stand in a stretch. */
 function within(references: readonly SourceReference[], start: number, end: number): SourceReference[] {

@@ -1,0 +1,350 @@
+import fc from 'fast-check'
+import { relativeHref, folderOf } from '../address/relative.ts'
+import { encodeText } from '../standard/encoding.ts'
+
+/**
+ * Hand-made sites, as authors copy them from page to page: written by a small program that shares nothing with what reads
+ * them, in many habits of markup, with faults of copying planted where they are asked for.
+ */
+
+export interface HandPage {
+  readonly path: string
+  readonly title: string
+  readonly label: string
+  /** The path of the page above; undefined for the home page. */
+  readonly parent: string | undefined
+  readonly content: string
+}
+
+export const MENU_FORMS = ['list', 'line', 'bare line', 'table', 'divs'] as const
+export const MARK_FORMS = ['class on li', 'class on a', 'text', 'strong', 'aria-current', 'none'] as const
+
+/** An author's habits. */
+export interface Habits {
+  readonly menu: (typeof MENU_FORMS)[number]
+  readonly mark: (typeof MARK_FORMS)[number]
+  /** Whether the pages of sections stand under them in the menu. */
+  readonly nested: boolean
+  readonly breadcrumb: 'none' | 'list' | 'line'
+  readonly pager: 'none' | 'words' | 'titles'
+  readonly headLinks: boolean
+  readonly title: 'after' | 'before' | 'alone'
+  readonly capitals: boolean
+  readonly crlf: boolean
+  readonly encoding: 'utf-8' | 'windows-1252'
+  readonly dot: boolean
+  readonly menuTwice: boolean
+}
+
+/** A fault of copying on one page. */
+export interface Planted {
+  readonly path: string
+  readonly kind:
+    | 'missing item'
+    | 'order'
+    | 'dead link'
+    | 'mark'
+    | 'no footer'
+    | 'old footer'
+    | 'no styles'
+    | 'title'
+    | 'breadcrumb'
+    | 'next'
+}
+
+/** The parts that a report may name a planted fault by. */
+export const PART_OF: Readonly<Record<Planted['kind'], string>> = {
+  'missing item': 'menu',
+  order: 'menu',
+  'dead link': 'menu',
+  mark: 'mark',
+  'no footer': 'footer',
+  'old footer': 'footer',
+  'no styles': 'styles',
+  title: 'title',
+  breadcrumb: 'breadcrumb',
+  next: 'pager',
+}
+
+export interface HandSite {
+  readonly pages: readonly HandPage[]
+  readonly habits: Habits
+}
+
+const SITE = 'Mill Lane Gardens'
+
+const childrenOf = ({ pages }: HandSite, path: string) => pages.filter(({ parent }) => parent === path)
+const homeOf = ({ pages }: HandSite) => pages.find(({ parent }) => parent === undefined)!
+
+/** The pages in the order to read them. */
+export function orderOf(site: HandSite): readonly HandPage[] {
+  const visit = (page: HandPage): HandPage[] => [page, ...childrenOf(site, page.path).flatMap(visit)]
+  return visit(homeOf(site))
+}
+
+function wayTo({ pages }: HandSite, page: HandPage): HandPage[] {
+  const way = [page]
+  while (way[0]!.parent !== undefined) way.unshift(pages.find(({ path }) => path === way[0]!.parent)!)
+  return way
+}
+
+const text = (words: string) => words.replaceAll('&', '&amp;').replaceAll('<', '&lt;')
+
+/** A page as its author wrote it. */
+export function writeHandPage(site: HandSite, page: HandPage, planted: readonly Planted[] = []): string {
+  const { habits } = site
+  const has = (kind: Planted['kind']) => planted.some((one) => one.path === page.path && one.kind === kind)
+  const caps = habits.capitals
+  const t = (tag: string) => (caps ? tag.toUpperCase() : tag)
+  const attr = (name: string, value: string) =>
+    caps && /^[\w./-]+$/.test(value) ? `${name.toUpperCase()}=${value}` : `${name}="${value}"`
+  const href = (path: string) => {
+    const way = relativeHref(folderOf(page.path), path)
+    return attr('href', habits.dot && !way.startsWith('../') ? `./${way}` : way)
+  }
+  const a = (path: string, label: string, more = '') => `<${t('a')} ${href(path)}${more}>${label}</${t('a')}>`
+  const home = homeOf(site)
+  const order = orderOf(site)
+  const at = order.indexOf(page)
+
+  // The menu: the home page and the sections, with their pages under them where the author has it so.
+  const sections = childrenOf(site, home.path)
+  const marked = has('mark') ? sections.find((one) => one !== page) : page
+  const item = (of: HandPage, label = text(of.label)): { html: string; attributes: string } => {
+    const to = has('dead link') && of === sections.at(-1) ? { ...of, path: 'gone.html' } : of
+    if (of !== marked) return { html: a(to.path, label), attributes: '' }
+    switch (habits.mark) {
+      case 'class on li':
+        return { html: a(to.path, label), attributes: ` ${attr('class', 'current')}` }
+      case 'class on a':
+        return { html: a(to.path, label, ` ${attr('class', 'here')}`), attributes: '' }
+      case 'text':
+        return { html: `<${t('b')}>${label}</${t('b')}>`, attributes: '' }
+      case 'strong':
+        return { html: `<${t('strong')}>${a(to.path, label)}</${t('strong')}>`, attributes: '' }
+      case 'aria-current':
+        return { html: a(to.path, label, ' aria-current="page"'), attributes: '' }
+      case 'none':
+        return { html: a(to.path, label), attributes: '' }
+    }
+  }
+  let first = [home, ...sections]
+  if (has('missing item')) first = first.filter((one, n) => n !== first.length - 1 || one === page)
+  if (has('missing item') && first.length === sections.length + 1) first = first.filter((_, n) => n !== 1)
+  if (has('order')) first = [first[0]!, ...first.slice(1).reverse()]
+  const menu = (name: string): string => {
+    switch (habits.menu) {
+      case 'list': {
+        const lines = (of: HandPage, indent: string): string => {
+          const { html, attributes } = item(of)
+          const under = habits.nested && of !== home ? childrenOf(site, of.path) : []
+          const list =
+            under.length === 0
+              ? ''
+              : `\n${indent}  <${t('ul')}>\n${under.map((one) => lines(one, `${indent}    `)).join('\n')}\n${indent}  </${t('ul')}>\n${indent}`
+          return `${indent}<${t('li')}${attributes}>${html}${list}</${t('li')}>`
+        }
+        return `<${t('ul')} ${attr('class', name)}>\n${first.map((one) => lines(one, '  ')).join('\n')}\n</${t('ul')}>`
+      }
+      case 'line':
+        return `<${t('p')} ${attr('class', name)}>${first.map((one) => item(one).html).join(' | ')}</${t('p')}>`
+      case 'bare line':
+        return `<${t('div')} ${attr('class', name)}>\n${first.map((one) => item(one).html).join('\n')}\n</${t('div')}>`
+      case 'table':
+        return `<${t('table')} ${attr('class', name)}><${t('tr')}>\n${first
+          .map((one) => {
+            const { html, attributes } = item(one)
+            return `<${t('td')}${attributes}>${html}</${t('td')}>`
+          })
+          .join('\n')}\n</${t('tr')}></${t('table')}>`
+      case 'divs':
+        return `<${t('div')} ${attr('class', name)}>\n${first
+          .map((one) => {
+            const { html, attributes } = item(one)
+            const classes = attributes === '' ? ` ${attr('class', 'item')}` : ` class="item current"`
+            return `<${t('div')}${classes}>${html}</${t('div')}>`
+          })
+          .join('\n')}\n</${t('div')}>`
+    }
+  }
+  const way = has('breadcrumb') ? wrongWay(site, page) : wayTo(site, page)
+  const crumbs = (): string => {
+    if (habits.breadcrumb === 'none' || way.length < 2) return ''
+    const links = way.slice(0, -1).map((one) => a(one.path, text(one.label)))
+    return habits.breadcrumb === 'list'
+      ? `<${t('ol')} ${attr('class', 'breadcrumb')}>${links.map((one) => `<${t('li')}>${one}</${t('li')}>`).join('')}<${t('li')}>${text(page.label)}</${t('li')}></${t('ol')}>\n`
+      : `<${t('div')} ${attr('class', 'trail')}>${[...links, text(page.label)].join(' &raquo; ')}</${t('div')}>\n`
+  }
+  const previous = order[at - 1]
+  const next = has('next') ? order[at + 2] : order[at + 1]
+  const pager = (): string => {
+    if (habits.pager === 'none') return ''
+    const parts = [
+      previous
+        ? a(previous.path, habits.pager === 'words' ? 'Previous' : `&larr; ${text(previous.label)}`)
+        : '',
+      next ? a(next.path, habits.pager === 'words' ? 'Next' : `${text(next.label)} &rarr;`) : '',
+    ].filter((one) => one !== '')
+    return `<${t('p')} ${attr('class', 'pager')}>${parts.join(' ')}</${t('p')}>\n`
+  }
+  const titled = has('title') ? order[at === 1 ? 2 : 1]! : page
+  const title = {
+    after: `${text(titled.title)} | ${SITE}`,
+    before: `${SITE}: ${text(titled.title)}`,
+    alone: text(titled.title),
+  }[habits.title]
+  const headLinks = habits.headLinks
+    ? (previous ? `<${t('link')} ${attr('rel', 'prev')} ${href(previous.path)}>\n` : '') +
+      (order[at + 1] ? `<${t('link')} ${attr('rel', 'next')} ${href(order[at + 1]!.path)}>\n` : '')
+    : ''
+  const styles = has('no styles') ? '' : `<${t('link')} ${attr('rel', 'stylesheet')} ${href('style.css')}>\n`
+  const year = has('old footer') ? '2011' : '2024'
+  const footer = has('no footer')
+    ? ''
+    : `<${t('div')} ${attr('class', 'footer')}>\n<${t('p')}>&copy; ${year} ${SITE}. Open every day but Monday.</${t('p')}>\n</${t('div')}>\n`
+  const charset = habits.encoding === 'utf-8' ? 'utf-8' : 'iso-8859-1'
+  const html =
+    `<!DOCTYPE html>\n<${t('html')}>\n<${t('head')}>\n<${t('meta')} charset="${charset}">\n<${t('title')}>${title}</${t('title')}>\n` +
+    `${styles}${headLinks}</${t('head')}>\n<${t('body')}>\n` +
+    `<${t('div')} ${attr('class', 'header')}>\n<${t('img')} ${attr('src', relativeHref(folderOf(page.path), 'pictures/logo.png'))} ${attr('alt', SITE)}>\n</${t('div')}>\n` +
+    `${menu('menu')}\n${crumbs()}<${t('div')} ${attr('class', 'text')}>\n<${t('h1')}>${text(page.title)}</${t('h1')}>\n${page.content}\n</${t('div')}>\n` +
+    `${pager()}${habits.menuTwice ? `${menu('menu below')}\n` : ''}${footer}</${t('body')}>\n</${t('html')}>\n`
+  return habits.crlf ? html.replaceAll('\n', '\r\n') : html
+}
+
+/** The way to a page in another section than its own. */
+function wrongWay(site: HandSite, page: HandPage): HandPage[] {
+  const home = homeOf(site)
+  const own = wayTo(site, page)
+  const other = childrenOf(site, home.path).find((one) => one !== own[1] && one !== page)!
+  return [home, other, page]
+}
+
+/** The files of a hand-made site. */
+export function handFiles(
+  site: HandSite,
+  planted: readonly Planted[] = [],
+): { path: string; bytes: Uint8Array }[] {
+  return [
+    ...site.pages.map((page) => ({
+      path: page.path,
+      bytes: encodeText(writeHandPage(site, page, planted), { name: site.habits.encoding, hasMark: false }),
+    })),
+    { path: 'style.css', bytes: new TextEncoder().encode('body { color: #333 }\n') },
+    { path: 'pictures/logo.png', bytes: new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0, 1, 2, 255]) },
+  ]
+}
+
+const SECTIONS = ['Roses', 'Herbs & spices', 'Trees', 'Ponds', 'Café'] as const
+const PLANTS = [
+  'Dawn chorus',
+  'Old velvet',
+  'Lemon thyme',
+  'Sweet rocket',
+  'River birch',
+  'Wild service',
+  'Lilies',
+  'Newts',
+  'Sour dough',
+  'Ginger tea',
+  'Apple wall',
+  'Bee bank',
+]
+const SENTENCES = [
+  'The frost came late, and the blossom kept.',
+  'Bring gloves: the hedge bites.',
+  'It grew from a cutting that nobody labelled.',
+  'Water it twice in August and never in May.',
+  'Children may feed the ducks with peas, not bread.',
+  'The wall holds the heat until long after dark.',
+]
+
+const nameOf = (label: string) =>
+  label
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/[^a-z]+/g, '-')
+
+/** How the files of a site are laid out. */
+type FolderForm = 'flat' | 'carried' | 'folders'
+
+const habits: fc.Arbitrary<Habits> = fc
+  .record({
+    menu: fc.constantFrom(...MENU_FORMS),
+    mark: fc.constantFrom(...MARK_FORMS),
+    nested: fc.boolean(),
+    breadcrumb: fc.constantFrom('none', 'list', 'line'),
+    pager: fc.constantFrom('none', 'words', 'titles'),
+    headLinks: fc.boolean(),
+    title: fc.constantFrom('after', 'before', 'alone'),
+    capitals: fc.boolean(),
+    crlf: fc.boolean(),
+    encoding: fc.constantFrom('utf-8', 'windows-1252'),
+    dot: fc.boolean(),
+    menuTwice: fc.boolean(),
+  })
+  .map((all) => ({
+    ...all,
+    nested: all.nested && all.menu === 'list',
+    // Only some elements have room for the mark.
+    mark:
+      all.mark === 'class on li' && (all.menu === 'line' || all.menu === 'bare line')
+        ? 'class on a'
+        : all.mark,
+  })) as fc.Arbitrary<Habits>
+
+/** A hand-made site of six to seventeen pages whose evidence tells where each stands. */
+export const arbitraryHandSite: fc.Arbitrary<HandSite> = fc
+  .record({
+    habits,
+    sections: fc.integer({ min: 2, max: SECTIONS.length }),
+    under: fc.array(fc.integer({ min: 1, max: 3 }), { minLength: 5, maxLength: 5 }),
+    folders: fc.constantFrom<FolderForm>('flat', 'carried', 'folders'),
+    words: fc.array(fc.array(fc.constantFrom(...SENTENCES), { minLength: 2, maxLength: 7 }), {
+      minLength: 20,
+      maxLength: 20,
+    }),
+    extension: fc.constantFrom('.html', '.htm'),
+  })
+  .map(({ habits: own, sections, under, folders, words, extension }) => {
+    const pages: HandPage[] = []
+    const content = (n: number) =>
+      words[n % words.length]!.map((sentence, at) =>
+        at % 3 === 2 ? `<ul>\n<li>${sentence}\n</ul>` : `<p>${sentence} (${n})</p>`,
+      ).join('\n')
+    const home = `index${extension}`
+    pages.push({
+      path: home,
+      title: 'Welcome to the gardens',
+      label: 'Home',
+      parent: undefined,
+      content: content(0),
+    })
+    let plant = 0
+    // Where nothing else tells, names or folders must.
+    const form = folders === 'flat' && own.breadcrumb === 'none' && !own.nested ? 'carried' : folders
+    for (const section of SECTIONS.slice(0, sections)) {
+      const name = nameOf(section)
+      const path = form === 'folders' ? `${name}/index${extension}` : `${name}${extension}`
+      pages.push({
+        path,
+        title: `${section} of the garden`,
+        label: section,
+        parent: home,
+        content: content(pages.length),
+      })
+      for (let n = 0; n < under[pages.length % 5]!; n++) {
+        const label = PLANTS[plant++ % PLANTS.length]!
+        const file = { flat: '', carried: `${name}-`, folders: `${name}/` }[form] + nameOf(label) + extension
+        if (pages.some((page) => page.path === file)) continue
+        pages.push({
+          path: file,
+          title: `About ${label.toLowerCase()}`,
+          label,
+          parent: path,
+          content: content(pages.length),
+        })
+      }
+    }
+    return { pages, habits: own }
+  })
