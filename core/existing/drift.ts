@@ -4,7 +4,7 @@ import { neighboursOf } from '../navigate/readingOrder.ts'
 import { documentTitle, firstHeading } from '../navigate/title.ts'
 import { labelOf } from '../plan/entry.ts'
 import { markOf } from '../plan/change/over.ts'
-import { entryOf } from '../plan/plan.ts'
+import { entryOf, isWithin } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import type { Stretch } from '../standard/pageTokens.ts'
 import { tokensOf } from '../standard/pageTokens.ts'
@@ -106,13 +106,20 @@ function entriesOn(
 function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark: FoundMark } {
   const { folder, planned } = search
   const { groups } = menu
+  /** The home page is no section of the pages under it. */
   const isAbove = (path: string, page: string) => {
     const [above, below] = [planned.idOf(path)?.id, planned.idOf(page)?.id]
-    for (let at = below; at !== undefined; at = planned.site.plan.parents.get(at))
-      if (at === above && at !== below) return true
-    return false
+    if (above === undefined || below === undefined || above === below || path === folder.home) return false
+    return isWithin(planned.site.plan, below, above)
   }
   const { mark, marks } = marksOf(folder, menu, isAbove)
+  const under = groups.filter((group) =>
+    keysOf(folder, group).some((key) => isAbove(key.slice(1), group.page.path)),
+  )
+  const markedAbove = new Set(
+    marks.flatMap(({ group, key }) => (isAbove(key.slice(1), group.page.path) ? [group] : [])),
+  )
+  const marksSections = markedAbove.size * 2 > under.length
   const drifts = groups.map((group): MenuDrift => {
     const { page } = group
     const entries = entriesOn(search, menu, group)
@@ -162,7 +169,7 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
       if (label === undefined || item.label === label || plainName(item.label) === plainName(label)) continue
       say('menu', item.label, label, item.start)
     }
-    if (mark.form !== 'none' && labelOfKey.has(own)) {
+    if (mark.form !== 'none') {
       const marked = marks.filter((one) => one.group === group)
       const texts =
         mark.form === 'text'
@@ -178,7 +185,7 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
       ].filter(({ key }) => labelOfKey.has(key))
       const isMarked = marked.some(({ key }) => key === own)
       if (wrong.length > 0)
-        say('mark', labelOfKey.get(wrong[0]!.key)!, isMarked ? '' : labelOfKey.get(own)!, wrong[0]!.at)
+        say('mark', labelOfKey.get(wrong[0]!.key)!, isMarked ? '' : (labelOfKey.get(own) ?? ''), wrong[0]!.at)
       else if (!isMarked && keys.includes(own)) {
         const item = group.items[keys.indexOf(own)]!
         say('mark', '', labelOfKey.get(own)!, item.start)

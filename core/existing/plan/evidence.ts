@@ -21,6 +21,7 @@ const WEIGHTS = {
   breadcrumb: 5,
   head: 4.5,
   menu: 4,
+  firstLevel: 1.2,
   sectionMenu: 3,
   pager: 3,
   folder: 2.5,
@@ -61,7 +62,90 @@ export function votesOf(folder: ReadFolder, parts: FoundParts): ReadonlyMap<stri
     folderVote(folder, path, vote)
     nameVote(folder, path, vote)
   }
-  return votes
+  sequenceVotes(folder, parts, votes, vote)
+  return weighedByTrust(votes)
+}
+
+/** How often two kinds of evidence must have agreed before one of them is believed on its own. */
+const TRUSTED_AFTER = 3
+const OVER_BREADCRUMB = 5.5
+
+/**
+ * Breadcrumbs are copied, and left as they were on the page that was copied; folders, names and menus are not. What agrees
+ * with the breadcrumbs of nearly all other pages is believed where one of them says something else.
+ */
+function weighedByTrust(votes: ReadonlyMap<string, readonly Vote[]>): ReadonlyMap<string, readonly Vote[]> {
+  const agreed = new Map<Evidence, { yes: number; no: number }>()
+  for (const own of votes.values()) {
+    const breadcrumb = own.find(
+      ({ evidence, weight }) => evidence === 'breadcrumb' && weight === WEIGHTS.breadcrumb,
+    )
+    if (!breadcrumb) continue
+    for (const evidence of ['folder', 'name', 'menu', 'contents', 'head', 'pager'] as const) {
+      const said = own.filter((vote) => vote.evidence === evidence && vote.weight > 1)
+      if (said.length === 0) continue
+      const count = agreed.get(evidence) ?? { yes: 0, no: 0 }
+      agreed.set(evidence, count)
+      if (said.some(({ parent }) => parent === breadcrumb.parent)) count.yes++
+      else count.no++
+    }
+  }
+  const isTrusted = (evidence: Evidence) => {
+    const { yes, no } = agreed.get(evidence) ?? { yes: 0, no: 0 }
+    return yes >= TRUSTED_AFTER && yes >= 3 * no
+  }
+  return new Map(
+    [...votes].map(([path, own]) => [
+      path,
+      own.map((vote) =>
+        vote.weight > 1 && vote.weight < WEIGHTS.breadcrumb && isTrusted(vote.evidence)
+          ? { ...vote, weight: OVER_BREADCRUMB }
+          : vote,
+      ),
+    ]),
+  )
+}
+
+/** A page between two of one section in the order to read them is of that section, too. */
+function sequenceVotes(
+  folder: ReadFolder,
+  { pagers }: FoundParts,
+  votes: ReadonlyMap<string, readonly Vote[]>,
+  vote: Cast,
+): void {
+  const parentOf = (path: string) => {
+    const own = votes.get(path) ?? []
+    return own.length === 0
+      ? undefined
+      : own.reduce((best, one) => (one.weight > best.weight ? one : best)).parent
+  }
+  const said: [string, string][] = []
+  const around = new Map<string, { previous?: string; next?: string }>()
+  for (const { group, links } of pagers) {
+    const there = around.get(group.page.path) ?? {}
+    const [previous, next] = [links.previous && pathOf(links.previous), links.next && pathOf(links.next)]
+    around.set(group.page.path, { ...there, ...(previous ? { previous } : {}), ...(next ? { next } : {}) })
+  }
+  for (const { path, relations } of folder.pages)
+    for (const { rel, target } of relations) {
+      if (target.to !== 'file') continue
+      const there = around.get(path) ?? {}
+      if (rel.startsWith('prev')) around.set(path, { previous: target.path, ...there })
+      if (rel === 'next') around.set(path, { next: target.path, ...there })
+    }
+  for (const [path, { previous, next }] of around) {
+    if (previous === undefined || next === undefined) continue
+    const [before, after] = [parentOf(previous), parentOf(next)]
+    // Right under its head, or between two of its pages.
+    if (
+      after !== undefined &&
+      after !== folder.home &&
+      (previous === after || before === after) &&
+      after !== path
+    )
+      said.push([path, after])
+  }
+  for (const [path, parent] of said) vote(path, parent, 'pager', WEIGHTS.pager)
 }
 
 type Cast = (
@@ -87,7 +171,7 @@ function breadcrumbVotes(folder: ReadFolder, { breadcrumbs }: FoundParts, vote: 
         const times = (seen.get(key) ?? 0) + 1
         seen.set(key, times)
         // What other pages say of a page counts, too, but not once for each of them.
-        if (times <= 3) vote(trail[at]!, trail[at - 1], 'breadcrumb', 1)
+        if (times <= 3) vote(trail[at]!, trail[at - 1], 'breadcrumb', 1.5)
       }
     }
 }
@@ -119,7 +203,7 @@ function menuVotes(folder: ReadFolder, { menus }: FoundParts, vote: Cast): void 
           WEIGHTS.menu,
           over.path === undefined ? over.label : undefined,
         )
-      } else if (isWide) vote(entry.path, folder.home, 'menu', 1)
+      } else if (isWide) vote(entry.path, folder.home, 'menu', WEIGHTS.firstLevel)
     }
     if (isWide) continue
     // A menu of the pages of one section: the one that the main menu has, too, stands above the others.

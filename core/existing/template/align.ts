@@ -145,7 +145,9 @@ export function align<Page extends object>(
     pages.map((page) => gapOf(page, common[n - 1], after)),
   )
   const content =
-    pages.length > 1 ? contentBetween(base, common, gaps) : contentAlone(base, common, alone(reference))
+    pages.length > 1
+      ? contentBetween(base, common, gaps, (at) => times[at]! * 10 >= pages.length * 8)
+      : contentAlone(base, common, alone(reference))
   const bodyAt = base.findIndex(({ opens }) => opens === 'body')
   const slots: Slot[] = []
   const refs: (number | undefined)[] = []
@@ -196,6 +198,7 @@ function contentBetween(
   base: readonly Cell[],
   common: readonly number[],
   gaps: readonly (readonly (string | undefined)[])[],
+  isFirm: (at: number) => boolean,
 ): ContentPlace | undefined {
   const bodyAt = base.findIndex(({ opens }) => opens === 'body')
   const headEnd = Math.max(
@@ -216,19 +219,31 @@ function contentBetween(
   let last: number | undefined
   varies.forEach((value, n) => {
     if (value === 0) return
-    if (last !== undefined) sum -= costOf(common.slice(last, n).map((at) => base[at]!))
+    if (last !== undefined)
+      sum -= costOf(
+        common.slice(last, n).map((at) => base[at]!),
+        common.slice(last, n).every(isFirm),
+      )
     if (sum <= 0 || last === undefined) [sum, first] = [0, n]
     sum += value
     last = n
     if (sum > most) [most, best] = [sum, { first, last: n }]
   })
-  return best && balanced(base, common, best)
+  if (!best) return undefined
+  const isChance = (n: number) =>
+    n >= 0 && n < common.length && !isFirm(common[n]!) && !base[common[n]!]!.computed
+  let { first: begins, last: ends } = best
+  while (isChance(begins - 1) && common[begins - 1]! > headEnd) begins--
+  while (isChance(ends)) ends++
+  return balanced(base, common, { first: begins, last: ends })
 }
 
 /** What speaks against a content that goes over some cells that are the same on all pages. */
-function costOf(cells: readonly Cell[]): number {
+function costOf(cells: readonly Cell[], isFirm: boolean): number {
   if (cells.some(({ computed }) => computed)) return Infinity
   const length = cells.reduce((sum, { key }) => sum + key.length, 0)
+  // What only some of the pages have is theirs by chance.
+  if (!isFirm) return length / 20
   const open: string[] = []
   for (const { opens, closes } of cells) {
     if (opens !== undefined && !VOID.test(opens)) open.push(opens)
