@@ -177,7 +177,7 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
           : []
       const wrong = [
         ...marked
-          .filter(({ key }) => key !== own && !isAbove(key.slice(1), page.path))
+          .filter(({ key }) => key !== own && !(marksSections && isAbove(key.slice(1), page.path)))
           .map(({ key, at }) => ({ key, at: at.start })),
         ...texts
           .filter((key) => key !== own && entries.find((one) => one.key === key)?.path !== undefined)

@@ -18,10 +18,10 @@ export interface Vote {
 
 /** How much each counts beside the others: a breadcrumb is outvoted only by several that agree. */
 const WEIGHTS = {
-  breadcrumb: 5,
-  head: 4.5,
+  breadcrumb: 4.2,
+  head: 4.1,
   menu: 4,
-  firstLevel: 1.2,
+  firstLevel: 1.5,
   sectionMenu: 3,
   pager: 3,
   folder: 2.5,

@@ -1,5 +1,5 @@
 import type { Stretch } from '../../standard/pageTokens.ts'
-import { attributeOf } from '../pages/nodes.ts'
+import { attributeOf, elementsUnder } from '../pages/nodes.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import type { Sources } from './source.ts'
 
@@ -27,13 +27,20 @@ export interface Cell extends Stretch {
 
 /** Takes a page apart. @param computed its computed parts; of two that overlap the first stays */
 export function cellsOf(sources: Sources, page: ReadPage, computed: readonly ComputedStretch[]): Cell[] {
+  // What closes an element is told from what closes another.
+  const closing = new Map<number, string>()
+  for (const element of elementsUnder(page.root))
+    if (element.close && !/^(?:html|head|body)$/.test(element.tag)) {
+      const name = ['id', 'class'].map((one) => attributeOf(element, one) ?? '').join(' ')
+      if (name !== ' ') closing.set(element.close.start, name)
+    }
   const holes = [...computed].sort((a, b) => a.start - b.start || b.end - a.end)
   const cells: Cell[] = []
   let at = 0
   let next = 0
   const put = (start: number, end: number, more: Partial<Cell>) => {
     if (end <= start) return
-    const key = sources.key(page, { start, end })
+    const key = sources.key(page, { start, end }) + (closing.get(start) ?? '')
     const isTelling = key !== ' ' && (key.length > 6 || /\w/.test(key.replace(/<\/?\w+>/, '')))
     cells.push({
       start,

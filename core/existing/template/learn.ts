@@ -82,11 +82,17 @@ export function learnMenu(
   }
   const learnt = Object.fromEntries([...forms].map(([key, all]) => [key, mostOf(all)!]))
   const own: Record<string, Record<string, ItemForm>> = {}
-  for (const [item, states] of byItem)
-    for (const [state, { key, forms: all }] of states) {
+  for (const [item, states] of byItem) {
+    const plain = states.get('plain')
+    const usual = plain && JSON.stringify(mostOf(plain.forms))
+    // An item that is written as the others are is marked as they are, too, whatever stands on one page.
+    if (!plain || usual === JSON.stringify(learnt[plain.key])) continue
+    for (const [state, { forms: all }] of states) {
       const form = mostOf(all)!
-      if (JSON.stringify(form) !== JSON.stringify(learnt[key])) (own[item] ??= {})[state] = form
+      const isSure = state === 'plain' || all.length > 1 || JSON.stringify(form) !== usual
+      if (isSure) (own[item] ??= {})[state] = form
     }
+  }
   return {
     id,
     menu,
