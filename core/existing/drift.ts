@@ -209,8 +209,11 @@ function breadcrumbDrift(
   const expected = wanted.flatMap((one) => planned.pathOf.get(one) ?? [])
   const actual = trailOf(folder, page, items)
   const last = items.at(-1)!
-  const isOther =
-    showsSelf && !last.link && way.length > 0 && !folder.names.get(page.path)!.has(plainName(last.label))
+  const ownNames = folder.names.get(page.path)!
+  const isOwn =
+    ownNames.has(plainName(last.label)) ||
+    plainName(last.label) === plainName(labelOf(entryOf(site.plan, id)))
+  const isOther = showsSelf && !last.link && way.length > 0 && !isOwn
   const ofOther =
     isOther &&
     [...folder.names].some(([path, names]) => path !== page.path && names.has(plainName(last.label)))

@@ -111,7 +111,8 @@ export function writeHandPage(site: HandSite, page: HandPage, planted: readonly 
   const sections = childrenOf(site, home.path)
   const marked = has('mark') ? sections.find((one) => one !== page) : page
   const item = (of: HandPage, label = text(of.label)): { html: string; attributes: string } => {
-    const to = has('dead link') && of === sections.at(-1) ? { ...of, path: 'gone.html' } : of
+    const to =
+      has('dead link') && of === sections.findLast((one) => one !== page) ? { ...of, path: 'gone.html' } : of
     if (of !== marked) return { html: a(to.path, label), attributes: '' }
     switch (habits.mark) {
       case 'class on li':

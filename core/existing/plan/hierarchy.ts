@@ -156,10 +156,60 @@ const placesIn = (paths: readonly string[]): Map<string, number> => {
 
 const naturally = new Intl.Collator('en', { numeric: true }).compare
 
+/** How many pages must follow the order for it to say where one of them stands. */
+const ORDER_TRUSTED_AFTER = 3
+
+/**
+ * Read depth first, a page stands under the page before it, or under one above that. Where nearly all pages do, what says
+ * otherwise of one of them is left aside.
+ */
+function heldToOrder(
+  folder: ReadFolder,
+  votes: ReadonlyMap<string, readonly Vote[]>,
+  runs: readonly (readonly string[])[],
+): Map<string, Placing> {
+  const placings = placingsOf(folder, votes)
+  const parents = new Map([...placings.values()].map(({ path, parent }) => [path, parent]))
+  const aboveOrSelf = (path: string) => {
+    const way = [path]
+    for (let up = parents.get(path) ?? null; up !== null && !way.includes(up); up = parents.get(up) ?? null)
+      way.push(up)
+    return way
+  }
+  let held = 0
+  const settled = new Map(votes)
+  const astray: string[] = []
+  for (const run of runs)
+    run.slice(1).forEach((path, at) => {
+      const parent = parents.get(path) ?? null
+      if (parent === null) return
+      const allowed = aboveOrSelf(run[at]!).filter((one) => one !== path)
+      if (allowed.includes(parent)) {
+        held++
+        return
+      }
+      const kept = votes.get(path)!.filter((vote) => allowed.includes(vote.parent))
+      // Where nothing else is said of it, it stands beside the page before it.
+      const beside: Vote = { parent: allowed[1] ?? allowed[0]!, evidence: 'pager', weight: 1 }
+      const own = [...kept, beside]
+      astray.push(path)
+      settled.set(path, own)
+      parents.set(path, weighed(own)[0]!.parent)
+    })
+  if (astray.length === 0 || held < ORDER_TRUSTED_AFTER || held < 3 * astray.length) return placings
+  const better = placingsOf(folder, settled)
+  for (const path of astray) {
+    const placing = better.get(path)!
+    const against = votes.get(path)!.filter(({ parent }) => parent !== placing.parent)
+    better.set(path, { ...placing, against })
+  }
+  return better
+}
+
 /** Works out where each page stands, and in which order. */
 export function hierarchyOf(folder: ReadFolder, parts: FoundParts): Hierarchy {
-  const placings = placingsOf(folder, votesOf(folder, parts))
   const runs = runsOf(folder, parts)
+  const placings = heldToOrder(folder, votesOf(folder, parts), runs)
   const under = new Map<string, string[]>()
   for (const { path, parent } of placings.values())
     if (parent !== null) under.set(parent, [...(under.get(parent) ?? []), path])
