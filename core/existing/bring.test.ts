@@ -1,45 +1,188 @@
 import fc from 'fast-check'
 import { addressesOf } from '../address/addresses.ts'
-import { outputFiles, bytesOfText } from '../formats/archive.ts'
+import { bytesOfText, outputFiles } from '../formats/archive.ts'
+import { applyChange } from '../plan/change/apply.ts'
+import type { SingleChange } from '../plan/change/change.ts'
+import { newPage } from '../plan/newEntry.ts'
+import { childrenOf, entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
-import { arbitraryHandSite, handFiles, orderOf } from '../testing/handMade.ts'
+import {
+  arbitraryHandSite,
+  FAULTS,
+  type FaultKind,
+  type HandPage,
+  type HandSite,
+  handFiles,
+  orderOf,
+  PART_OF,
+} from '../testing/handMade.ts'
 import { YEAR } from '../testing/year.ts'
 import { bring, type Brought } from './bring.ts'
 
-/** The finished site as text by path; files as their keys. */
-function written(site: Site, contents: Brought['contents']): Map<string, string> {
-  const latin = (bytes: Uint8Array) => Buffer.from(bytes).toString('latin1')
+type Files = ReadonlyMap<string, string>
+
+const asText = (bytes: Uint8Array) => Buffer.from(bytes).toString('latin1')
+
+/** The finished site by path, each byte one character. */
+function written(site: Site, contents: Brought['contents']): Files {
   return new Map(
-    [...outputFiles(site, YEAR)].map((file) => [
-      file.path,
-      'text' in file
-        ? latin(bytesOfText(file))
-        : 'content' in file
-          ? latin(contents.get(file.content)!)
-          : file.font,
-    ]),
+    [...outputFiles(site, YEAR)].map((file) => {
+      if ('text' in file) return [file.path, asText(bytesOfText(file))]
+      return [file.path, 'content' in file ? asText(contents.get(file.content)!) : file.font]
+    }),
   )
 }
 
-const filesAsText = (files: readonly { path: string; bytes: Uint8Array }[]) =>
-  new Map(files.map(({ path, bytes }) => [path, Buffer.from(bytes).toString('latin1')]))
+const found = (files: readonly { path: string; bytes: Uint8Array }[]): Files =>
+  new Map(files.map(({ path, bytes }) => [path, asText(bytes)]))
 
-test('a hand-made site comes back to the byte, and its plan is found', () => {
+const sectionsOf = ({ pages }: HandSite) => pages.filter(({ parent }) => parent === pages[0]!.path)
+const leavesOf = (site: HandSite) =>
+  site.pages.filter(({ parent }) => parent !== undefined && parent !== site.pages[0]!.path)
+const tellsOrder = ({ habits }: HandSite) => habits.pager !== 'none' || habits.headLinks
+
+const MARKS = {
+  'class on li': 'class',
+  'class on a': 'class',
+  text: 'text',
+  strong: 'element',
+  'aria-current': 'attribute',
+  none: 'none',
+} as const
+
+test('a hand-made site comes back to the byte; its plan, its menu and its mark are found, and no drift', () => {
   fc.assert(
-    fc.property(arbitraryHandSite, (site) => {
-      const files = handFiles(site)
-      const { site: brought, contents, report } = bring(files)
-      expect(written(brought, contents)).toEqual(filesAsText(files))
+    fc.property(arbitraryHandSite, (hand) => {
+      const files = handFiles(hand)
+      const { site, contents, report } = bring(files)
+      expect(written(site, contents)).toEqual(found(files))
       const parents = new Map(report.pages.map(({ path, parent }) => [path, parent]))
-      for (const page of site.pages)
-        expect([page.path, parents.get(page.path)]).toEqual([page.path, page.parent ?? null])
+      expect(parents).toEqual(new Map(hand.pages.map(({ path, parent }) => [path, parent ?? null])))
       expect(report.drift).toEqual([])
-      const labels = new Map(report.pages.map(({ path, label, title }) => [path, { label, title }]))
-      for (const { path, title } of site.pages) expect(labels.get(path)!.title).toBe(title)
-      if (site.habits.pager !== 'none' || site.habits.headLinks)
-        expect(report.order).toEqual(orderOf(site).map(({ path }) => path))
-      expect(addressesOf(brought).paths.size).toBe(site.pages.length)
+      const titles = new Map(report.pages.map(({ path, title }) => [path, title]))
+      expect(titles).toEqual(new Map(hand.pages.map(({ path, title }) => [path, title])))
+      expect(report.order).toEqual(tellsOrder(hand) ? orderOf(hand).map(({ path }) => path) : null)
+      expect(report.menus[0]!.mark.form).toBe(MARKS[hand.habits.mark])
+      const first = report.menus[0]!.items.filter(({ level }) => level === 1)
+      expect(first.map(({ label }) => label)).toEqual(['Home', ...sectionsOf(hand).map(({ label }) => label)])
+      expect(addressesOf(site).paths.size).toBe(hand.pages.length)
     }),
-    { numRuns: 150 },
+    { numRuns: 60 },
+  )
+})
+
+/** Whether a fault can stand on a page, and can be told from what its author meant. */
+function canBeTold(hand: HandSite, page: HandPage, kind: FaultKind): boolean {
+  const order = orderOf(hand)
+  switch (kind) {
+    case 'mark':
+      return hand.habits.mark !== 'none'
+    case 'next':
+      return hand.habits.pager !== 'none' && order.indexOf(page) < order.length - 2
+    case 'breadcrumb':
+      // Where it is the only evidence, a breadcrumb is believed.
+      return (
+        hand.habits.breadcrumb !== 'none' &&
+        tellsOrder(hand) &&
+        hand.pages.length > 8 &&
+        sectionsOf(hand).length > 2
+      )
+    case 'missing item':
+    case 'order':
+    case 'dead link':
+    case 'no footer':
+    case 'old footer':
+    case 'no styles':
+    case 'title':
+      return hand.pages.length > 4
+  }
+}
+
+test('a fault of copying is found where it was planted, and nowhere else; brought into line, it is gone', () => {
+  fc.assert(
+    fc.property(arbitraryHandSite, fc.constantFrom(...FAULTS), fc.nat(), (hand, kind, at) => {
+      const order = orderOf(hand)
+      const page = order[1 + (at % (order.length - 1))]!
+      fc.pre(canBeTold(hand, page, kind))
+      const files = handFiles(hand, [{ path: page.path, kind }])
+      const { site, inLine, contents, report } = bring(files)
+      expect(written(site, contents)).toEqual(found(files))
+      expect(new Set(report.drift.map(({ path, part }) => `${path} ${part}`))).toEqual(
+        new Set([`${page.path} ${PART_OF[kind]}`]),
+      )
+      expect(written(inLine, contents)).toEqual(found(handFiles(hand)))
+    }),
+    { numRuns: 120 },
+  )
+})
+
+const EDITS = ['rename section', 'rename page', 'remove', 'add', 'move'] as const
+
+/** An edit of the plan, and the site that its author would have written by hand for it. */
+function edited(hand: HandSite, site: Site, kind: (typeof EDITS)[number], at: number) {
+  const idOf = (path: string) =>
+    [...site.plan.entries.values()].find((one) => one.kind === 'page' && one.pin?.addresses[0] === path)!.id
+  const leaf = leavesOf(hand)[at % leavesOf(hand).length]!
+  const sections = sectionsOf(hand)
+  const changes: SingleChange[] = []
+  let { pages } = hand
+  const lastIn = (path: string) => childrenOf(site.plan, idOf(path)).length
+  switch (kind) {
+    case 'rename section':
+    case 'rename page': {
+      const page = kind === 'rename page' ? leaf : sections[at % sections.length]!
+      const id = idOf(page.path)
+      const entry = entryOf(site.plan, id)
+      const title = 'Bulbs < corms & tubers'
+      const hasLabel = entry.kind === 'page' && entry.label !== ''
+      const label = hasLabel ? 'Bulbs & corms' : title
+      changes.push({ kind: 'setEntry', entry: id, field: 'title', value: title })
+      if (hasLabel) changes.push({ kind: 'setEntry', entry: id, field: 'label', value: label })
+      pages = pages.map((one) => (one === page ? { ...one, title, label } : one))
+      break
+    }
+    case 'remove':
+      changes.push({ kind: 'remove', entries: [idOf(leaf.path)] })
+      pages = pages.filter((one) => one !== leaf)
+      break
+    case 'move': {
+      const to = sections.find(({ path }) => path !== leaf.parent)!
+      changes.push({ kind: 'move', entry: idOf(leaf.path), parent: idOf(to.path), place: lastIn(to.path) })
+      pages = [...pages.filter((one) => one !== leaf), { ...leaf, parent: to.path }]
+      break
+    }
+    case 'add': {
+      // Named as its siblings are.
+      const parent = leaf.parent!
+      const folder = leaf.path.slice(0, leaf.path.lastIndexOf('/') + 1)
+      const stem = parent.replace(/\.\w+$/, '')
+      const carried = folder === '' && leaf.path.startsWith(`${stem}-`) ? `${stem}-` : ''
+      const path = `${folder}${carried}night-stock${/\.\w+$/.exec(leaf.path)![0]}`
+      const content = '<p>Smell it after rain.</p>'
+      const beside = entryOf(site.plan, idOf(leaf.path))
+      const html = beside.kind === 'page' ? beside.body.html.replace(beside.body.html.trim(), content) : ''
+      const page = newPage('new', 'Night stock', { state: 'ready', body: { html, changed: '' } })
+      changes.push({
+        kind: 'add',
+        parent: idOf(parent),
+        place: lastIn(parent),
+        branches: [{ ...page, entries: [] }],
+      })
+      pages = [...pages, { path, title: 'Night stock', label: 'Night stock', parent, content }]
+      break
+    }
+  }
+  const after = changes.reduce((so, change) => applyChange(so, change).site, site)
+  return { after, byHand: { ...hand, pages } }
+}
+
+test('after an edit of the plan every page is as its author would have written it by hand', () => {
+  fc.assert(
+    fc.property(arbitraryHandSite, fc.constantFrom(...EDITS), fc.nat(), (hand, kind, at) => {
+      const { site, contents } = bring(handFiles(hand))
+      const { after, byHand } = edited(hand, site, kind, at)
+      expect(written(after, contents)).toEqual(found(handFiles(byHand)))
+    }),
+    { numRuns: 120 },
   )
 })

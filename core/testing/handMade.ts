@@ -36,24 +36,28 @@ export interface Habits {
   readonly menuTwice: boolean
 }
 
+export const FAULTS = [
+  'missing item',
+  'order',
+  'dead link',
+  'mark',
+  'no footer',
+  'old footer',
+  'no styles',
+  'title',
+  'breadcrumb',
+  'next',
+] as const
+export type FaultKind = (typeof FAULTS)[number]
+
 /** A fault of copying on one page. */
 export interface Planted {
   readonly path: string
-  readonly kind:
-    | 'missing item'
-    | 'order'
-    | 'dead link'
-    | 'mark'
-    | 'no footer'
-    | 'old footer'
-    | 'no styles'
-    | 'title'
-    | 'breadcrumb'
-    | 'next'
+  readonly kind: FaultKind
 }
 
 /** The parts that a report may name a planted fault by. */
-export const PART_OF: Readonly<Record<Planted['kind'], string>> = {
+export const PART_OF: Readonly<Record<FaultKind, string>> = {
   'missing item': 'menu',
   order: 'menu',
   'dead link': 'menu',
@@ -93,7 +97,7 @@ const text = (words: string) => words.replaceAll('&', '&amp;').replaceAll('<', '
 /** A page as its author wrote it. */
 export function writeHandPage(site: HandSite, page: HandPage, planted: readonly Planted[] = []): string {
   const { habits } = site
-  const has = (kind: Planted['kind']) => planted.some((one) => one.path === page.path && one.kind === kind)
+  const has = (kind: FaultKind) => planted.some((one) => one.path === page.path && one.kind === kind)
   const caps = habits.capitals
   const t = (tag: string) => (caps ? tag.toUpperCase() : tag)
   const attr = (name: string, value: string) =>
@@ -311,7 +315,7 @@ export const arbitraryHandSite: fc.Arbitrary<HandSite> = fc
     const pages: HandPage[] = []
     const content = (n: number) =>
       words[n % words.length]!.map((sentence, at) =>
-        at % 3 === 2 ? `<ul>\n<li>${sentence}\n</ul>` : `<p>${sentence} (${n})</p>`,
+        at % 3 === 2 ? `<ul>\n<li>${sentence} (${n})\n</ul>` : `<p>${sentence} (${n})</p>`,
       ).join('\n')
     const home = `index${extension}`
     pages.push({

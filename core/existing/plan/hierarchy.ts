@@ -189,8 +189,10 @@ function heldToOrder(
         return
       }
       const kept = votes.get(path)!.filter((vote) => allowed.includes(vote.parent))
-      // Where nothing else is said of it, it stands beside the page before it.
-      const beside: Vote = { parent: allowed[1] ?? allowed[0]!, evidence: 'pager', weight: 1 }
+      // Where nothing else is said of it, it stands as deep as it was said to.
+      const deep = aboveOrSelf(parent).length
+      const level = allowed.find((one) => aboveOrSelf(one).length === deep) ?? allowed[1] ?? allowed[0]!
+      const beside: Vote = { parent: level, evidence: 'pager', weight: 1 }
       const own = [...kept, beside]
       astray.push(path)
       settled.set(path, own)

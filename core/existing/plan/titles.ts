@@ -119,6 +119,8 @@ export function titlesOf(folder: ReadFolder, parts: FoundParts): Titles {
         .replace(/[-_]+/g, ' '),
     )
 
+  const isHeaded = (text: string, path: string) =>
+    plainName(folder.byPath.get(path)!.heading?.text ?? '') === plainName(text)
   const titles = new Map<string, PageTitle>()
   for (const page of folder.pages) {
     const { path } = page
@@ -140,7 +142,7 @@ export function titlesOf(folder: ReadFolder, parts: FoundParts): Titles {
       said !== '' &&
       !agrees(said, path) &&
       plainName(heading) !== plainName(said) &&
-      others.some((other) => agrees(said, other))
+      others.some((other) => agrees(said, other) || isHeaded(said, other))
     const headed = [
       ...(byHeading.get(plainName(heading)) ?? []),
       ...(byTitle.get(plainName(heading)) ?? []),
@@ -149,7 +151,7 @@ export function titlesOf(folder: ReadFolder, parts: FoundParts): Titles {
       heading !== '' &&
       !agrees(heading, path) &&
       plainName(heading) !== plainName(said) &&
-      headed.some((other) => agrees(heading, other))
+      headed.some((other) => agrees(heading, other) || plainName(titleOf.get(other)!) === plainName(heading))
     const own = isTitleCopied ? (isHeadingCopied ? '' : heading) : said
     const title = own || label || (isHeadingCopied ? '' : heading) || said || stem(path)
     titles.set(path, {

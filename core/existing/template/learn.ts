@@ -23,6 +23,13 @@ function mostOf<T>(values: readonly T[]): T | undefined {
   return key === undefined ? undefined : (JSON.parse(key) as T)
 }
 
+/** The blanks that end before a place. */
+function blankBefore(text: string, at: number): string {
+  let from = at
+  while (from > 0 && /\s/.test(text[from - 1]!)) from--
+  return text.slice(from, at)
+}
+
 /** What an item of a page is to its menu. */
 export interface KnownItem {
   /** The id of the menu's item. */
@@ -43,11 +50,14 @@ export function learnMenu(
   const befores: Bits[] = []
   const afters: Bits[] = []
   const betweens: string[][] = []
+  /** What stands before the first item of a list: between items, too, where no list has two. */
+  const leads: string[][] = []
   const forms = new Map<string, ItemForm[]>()
   const byItem = new Map<string, Map<ItemState, { key: string; forms: ItemForm[] }>>()
   const visit = (group: LinkGroup, units: readonly Unit[], level: number) => {
     const { page } = group
     const between = (betweens[level - 1] ??= [])
+    if (units[0]) (leads[level - 1] ??= []).push(blankBefore(group.page.text, units[0].start))
     units.forEach((unit, n) => {
       if (n > 0) between.push(page.text.slice(units[n - 1]!.end, unit.start))
       const item = known(group, unit)
@@ -80,7 +90,16 @@ export function learnMenu(
     afters.push(sources.bits(group.page, { start: units.at(-1)!.end, end: group.end }))
     visit(group, units, 1)
   }
-  const learnt = Object.fromEntries([...forms].map(([key, all]) => [key, mostOf(all)!]))
+  // What only some pages have of a mark on sections is not the habit of their author.
+  const isHabit = (key: string, all: readonly ItemForm[], form: ItemForm) =>
+    !key.includes(' within ') ||
+    all.filter((one) => JSON.stringify(one) === JSON.stringify(form)).length * 2 > all.length
+  const learnt = Object.fromEntries(
+    [...forms].flatMap(([key, all]) => {
+      const form = mostOf(all)!
+      return isHabit(key, all, form) ? [[key, form]] : []
+    }),
+  ) as Record<string, ItemForm>
   const own: Record<string, Record<string, ItemForm>> = {}
   for (const [item, states] of byItem) {
     const plain = states.get('plain')
@@ -99,7 +118,7 @@ export function learnMenu(
     shape,
     before: mostOf(befores) ?? [],
     after: mostOf(afters) ?? [],
-    between: betweens.map((all) => most(all) ?? ''),
+    between: betweens.map((all, at) => most(all) ?? most(leads[at] ?? []) ?? ''),
     forms: learnt,
     own,
     spelling: sources.usualIn(groups),
