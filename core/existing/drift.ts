@@ -332,7 +332,7 @@ function literalDrift(search: Search, deviation: Deviation, isCommon: boolean): 
   }
   const isInsert = isBlank(would)
   if (isCommon || (isInsert && page.path === folder.home)) return []
-  const isStyle = (html: string) => /rel\s*=\s*["']?\s*(?:alternate\s+)?stylesheet|<style\b/i.test(html)
+  const isStyle = (html: string) => /rel\s*=\s*["']?(?:alternate )?stylesheet|<style\b/i.test(html)
   const reference = otherReference(says, would)
   if (where === 'head') {
     const part = isStyle(says) !== isStyle(would) || (isStyle(would) && reference) ? 'styles' : 'head'

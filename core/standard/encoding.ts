@@ -27,7 +27,7 @@ const PRESCAN_BYTES = 1024
 function saidEncoding(bytes: Uint8Array): string | undefined {
   const head = new TextDecoder('windows-1252').decode(bytes.subarray(0, PRESCAN_BYTES))
   return (
-    /<meta\s[^>]*?charset\s*=\s*["']?\s*([\w:.-]+)/i.exec(head)?.[1] ??
+    /<meta\s[^>]*?charset\s{0,9}=["'\s]{0,9}([\w:.-]+)/i.exec(head)?.[1] ??
     /^\s*<\?xml\s[^>]*?encoding\s*=\s*["']([\w:.-]+)["']/i.exec(head)?.[1]
   )
 }

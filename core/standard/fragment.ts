@@ -111,10 +111,15 @@ function watchingAdapter(source: string): typeof defaultTreeAdapter {
 export function fragmentFault(source: string): string | undefined {
   // Without `<` so many times there is nothing to nest, and no need to parse.
   if (source.split('<', MAX_NESTED + 2).length <= MAX_NESTED) return undefined
+  // Places take as long again as parsing, and are only needed where something is wrong.
+  return faultWhile(source, false) && faultWhile(source, true)
+}
+
+function faultWhile(source: string, withPlaces: boolean): string | undefined {
   const main = defaultTreeAdapter.createElement('main', html.NS.HTML, [])
   try {
     parseFragment(main, source, {
-      sourceCodeLocationInfo: true,
+      sourceCodeLocationInfo: withPlaces,
       scriptingEnabled: false,
       treeAdapter: watchingAdapter(source),
     })

@@ -2,7 +2,7 @@ import { addressesOf } from '../address/addresses.ts'
 import type { EntryId } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
 import { readPointer } from '../pointer/pointer.ts'
-import { tokensOf, valueOf } from '../standard/pageTokens.ts'
+import { type PageToken, tokensOf, valueOf } from '../standard/pageTokens.ts'
 import type { Spelling, Templates } from './model.ts'
 import { type Published, spelt } from './spelling.ts'
 
@@ -21,8 +21,9 @@ export const REFERENCES = new Set([
 /** The references in a source of HTML, each by where its value stands and what it says. */
 export function* referencesOf(
   html: string,
+  tokens: readonly PageToken[] = tokensOf(html),
 ): Generator<{ start: number; end: number; raw: string; value: string }> {
-  for (const token of tokensOf(html)) {
+  for (const token of tokens) {
     if (token.kind !== 'open') continue
     for (const attribute of token.attributes) {
       if (!REFERENCES.has(attribute.name) || attribute.start < 0) continue

@@ -44,7 +44,7 @@ function includedPath(from: string, said: string, isVirtual: boolean): string {
 }
 
 const PHP_INCLUDE =
-  /\b(?:include|require)(?:_once)?\b\s*\(?\s*(?:(?:__DIR__|dirname\(__FILE__\)|\$_SERVER\[['"]DOCUMENT_ROOT['"]\])\s*\.\s*)?(["'])([^"'\n]{1,300})\1/g
+  /\b(?:include|require)(?:_once)?\b[\s(]{0,9}(?:(?:__DIR__|dirname\(__FILE__\)|\$_SERVER\[['"]DOCUMENT_ROOT['"]\])[\s.]{1,9})?(["'])([^"'\n]{1,300})\1/g
 /** https://httpd.apache.org/docs/2.4/mod/mod_include.html */
 const SSI_INCLUDE = /<!--#include\s{1,20}(virtual|file)\s{0,20}=\s{0,20}(["'])([^"'\n]{1,300})\2/g
 

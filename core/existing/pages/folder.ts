@@ -13,19 +13,28 @@ export interface ReadFolder {
   readonly names: ReadonlyMap<string, ReadonlySet<string>>
 }
 
+/** A text without some signs at its ends. */
+export function trimmedOf(text: string, isCut: (sign: string) => boolean): string {
+  const signs = [...text]
+  let start = 0
+  let end = signs.length
+  while (start < end && isCut(signs[start]!)) start++
+  while (end > start && isCut(signs[end - 1]!)) end--
+  return signs.slice(start, end).join('')
+}
+
 /** A label or title as two of them are compared: without case, blanks, and the signs around it. */
 export function plainName(text: string): string {
   const bare = text
     .normalize('NFC')
     .toLowerCase()
     .replace(/[\s\u00a0]+/g, ' ')
-    .replace(/^[^\p{L}\p{N}]+|[^\p{L}\p{N}]+$/gu, '')
-  return bare === '' ? text.trim() : bare
+  return trimmedOf(bare, (sign) => !/[\p{L}\p{N}]/u.test(sign)) || text.trim()
 }
 
 /** Parts of a title that separators hold apart. Common practice: the page's own, then the site's, or the other way. */
 export const titleParts = (title: string): string[] =>
-  title.split(/\s+[|·•–—:»›«‹~/-]+\s+|\s*::\s*|:\s+/).filter((part) => part.trim() !== '')
+  title.split(/ [|·•–—:»›«‹~/-]{1,3} | ?:: ?|: /).filter((part) => part.trim() !== '')
 
 /** The page that visitors come to first: the index file nearest to the top, else the page that most pages lead to. */
 export function homeOf(pages: readonly ReadPage[], targets: Targets): string {

@@ -76,7 +76,9 @@ export class Targets {
       if (other !== undefined) return { path: other, isOtherCase: true }
     }
     // Servers send on from a folder without its slash.
-    return path !== '' && !path.endsWith('/') && !/\.[^/]*$/.test(path) ? this.fileAt(`${path}/`) : undefined
+    return path !== '' && !path.endsWith('/') && !path.slice(path.lastIndexOf('/') + 1).includes('.')
+      ? this.fileAt(`${path}/`)
+      : undefined
   }
 
   /**

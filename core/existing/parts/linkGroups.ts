@@ -36,7 +36,7 @@ const INLINE = new Set(
     'samp script small span strike strong sub sup svg time tt u var wbr'
   ).split(' '),
 )
-const SEPARATORS = /\s*(?:[|›»>→•·▸▶‣~«‹<←]|::|--|—|–|\/)\s*/
+const SEPARATORS = /[|›»>→•·▸▶‣~«‹<←–—/]|::|--/
 const HAS_WORDS = /[\p{L}\p{N}]/u
 const MOST_WORDS = 80
 

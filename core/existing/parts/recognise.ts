@@ -1,6 +1,7 @@
 import { attributeOf } from '../pages/nodes.ts'
 import { plainName, type ReadFolder } from '../pages/folder.ts'
 import type { ReadPage } from '../pages/readPage.ts'
+import { tokensOf } from '../../standard/pageTokens.ts'
 import { targetKey } from '../pages/targets.ts'
 import { type Direction, directionOf } from './directions.ts'
 import { type GroupItem, type LinkGroup, linkGroups, namesOn } from './linkGroups.ts'
@@ -119,18 +120,16 @@ function pagerOf(group: LinkGroup): PagerOfPage | undefined {
   return links.previous || links.next ? { group, links } : undefined
 }
 
-/** An arrow that stands before or after a link. */
+/** An arrow that stands right before or after a link. */
 function arrowBeside({ page: { text }, start, end }: LinkGroup, item: GroupItem): Direction | undefined {
-  const before = text
-    .slice(Math.max(start, item.start - 12), item.start)
-    .replace(/<[^>]*>/g, '')
-    .trimEnd()
-  const after = text
-    .slice(item.end, Math.min(end, item.end + 12))
-    .replace(/<[^>]*>/g, '')
-    .trimStart()
-  if (/(?:[«‹←◄◀]|&laquo;|&lsaquo;|&larr;|&lt;)$/.test(before)) return 'previous'
-  return /^(?:[»›→►▶]|&raquo;|&rsaquo;|&rarr;|&gt;)/.test(after) ? 'next' : undefined
+  const words = (html: string) =>
+    tokensOf(html)
+      .map((token) => (token.kind === 'text' ? token.text : ''))
+      .join('')
+      .trim()
+  const before = words(text.slice(Math.max(start, item.start - 12), item.start))
+  if (/[«‹←◄◀<]$/.test(before)) return 'previous'
+  return /^[»›→►▶>]/.test(words(text.slice(item.end, Math.min(end, item.end + 12)))) ? 'next' : undefined
 }
 
 /** How alike two lists of items are: what both have, of all that they have. */

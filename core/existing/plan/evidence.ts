@@ -1,5 +1,5 @@
 import { type FoundParts, pathOf } from '../parts/recognise.ts'
-import { foldersOf, plainName, type ReadFolder } from '../pages/folder.ts'
+import { foldersOf, type ReadFolder } from '../pages/folder.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import type { GroupItem } from '../parts/linkGroups.ts'
 
@@ -58,9 +58,10 @@ export function votesOf(folder: ReadFolder, parts: FoundParts): ReadonlyMap<stri
     if (links.up) vote(group.page.path, pathOf(links.up), 'pager', WEIGHTS.pager)
   menuVotes(folder, parts, vote)
   contentsVotes(folder, parts, vote)
+  const stems = byStem(folder)
   for (const { path } of folder.pages) {
     folderVote(folder, path, vote)
-    nameVote(folder, path, vote)
+    nameVote(stems, path, vote)
   }
   sequenceVotes(folder, parts, votes, vote)
   return weighedByTrust(votes)
@@ -281,22 +282,28 @@ const stemOf = (path: string) =>
     .replace(/\.[^.]*$/, '')
     .toLowerCase()
 
-function nameVote(folder: ReadFolder, path: string, vote: Cast): void {
-  const stem = stemOf(path)
-  const dir = path.slice(0, path.lastIndexOf('/') + 1)
-  for (let at = stem.length - 1; at > 1; at--) {
-    if (!/[-_.]/.test(stem[at]!)) continue
-    const carried = stem.slice(0, at)
-    const found = folder.pages.find(
-      (other) =>
-        other.path !== path &&
-        stemOf(other.path) === carried &&
-        (other.path.startsWith(dir) || dir.startsWith(other.path.slice(0, other.path.lastIndexOf('/') + 1))),
-    )
-    if (found) return vote(path, found.path, 'name', WEIGHTS.name)
+/** The pages of a folder by the stems of their names. */
+function byStem({ pages }: ReadFolder): ReadonlyMap<string, readonly string[]> {
+  const stems = new Map<string, string[]>()
+  for (const { path } of pages) {
+    const there = stems.get(stemOf(path))
+    if (there) there.push(path)
+    else stems.set(stemOf(path), [path])
   }
+  return stems
 }
 
-/** Whether a label and the title of a page are the same words. */
-export const isCalled = (folder: ReadFolder, path: string, label: string): boolean =>
-  folder.names.get(path)?.has(plainName(label)) ?? false
+const dirOf = (path: string) => path.slice(0, path.lastIndexOf('/') + 1)
+
+function nameVote(stems: ReadonlyMap<string, readonly string[]>, path: string, vote: Cast): void {
+  const stem = stemOf(path)
+  for (let at = stem.length - 1; at > 1; at--) {
+    if (!/[-_.]/.test(stem[at]!)) continue
+    const found = stems
+      .get(stem.slice(0, at))
+      ?.find(
+        (other) => other !== path && (other.startsWith(dirOf(path)) || dirOf(path).startsWith(dirOf(other))),
+      )
+    if (found !== undefined) return vote(path, found, 'name', WEIGHTS.name)
+  }
+}

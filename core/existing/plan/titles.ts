@@ -1,7 +1,7 @@
 import { directionOf, nameInPager } from '../parts/directions.ts'
 import type { FoundParts } from '../parts/recognise.ts'
 import { most } from '../parts/recognise.ts'
-import { plainName, type ReadFolder, titleParts } from '../pages/folder.ts'
+import { plainName, type ReadFolder, titleParts, trimmedOf } from '../pages/folder.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 
 /** How the pages are called, and what their titles have in common. */
@@ -162,7 +162,7 @@ export function titlesOf(folder: ReadFolder, parts: FoundParts): Titles {
       isHeadingCopied,
     })
   }
-  const site = (after || before).replace(/^[\s|·•–—:»›«‹~/-]+|[\s|·•–—:»›«‹~/-]+$/g, '')
+  const site = trimmedOf(after || before, (sign) => /[\s|·•–—:»›«‹~/-]/.test(sign))
   const safe = (text: string) => text.replaceAll(site, '{site}')
   const pattern =
     after !== '' ? `{title}${safe(after)}` : before !== '' ? `${safe(before)}{title}` : '{title}'

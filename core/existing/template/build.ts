@@ -22,7 +22,14 @@ import type { FoundBreadcrumb, FoundParts, PagerOfPage } from '../parts/recognis
 import { most } from '../parts/recognise.ts'
 import type { PlannedSite } from '../plan/site.ts'
 import { align, type Alignment, kindsOfPages } from './align.ts'
-import { type Cell, cellsOf, type ComputedStretch, mainContent, relationsRun } from './cells.ts'
+import {
+  type Cell,
+  cellsOf,
+  type Computed,
+  type ComputedStretch,
+  mainContent,
+  relationsRun,
+} from './cells.ts'
 import { learnPager, learnTrail } from './learn.ts'
 import { type FittedMenu, fitMenus } from './menus.ts'
 import { claimId, type Sources } from './source.ts'
@@ -120,29 +127,26 @@ function relationsOf(folder: ReadFolder): PagerOfPage[] {
   })
 }
 
-/** The parts of a page that are computed, in no order. */
-function computedOf(page: ReadPage, patterns: Patterns): ComputedStretch[] {
-  const computed: ComputedStretch[] = []
-  if (page.title && page.title.end > page.title.start)
-    computed.push({ ...page.title, computed: { kind: 'title' } })
-  if (page.description && page.description.end > page.description.start)
-    computed.push({ ...page.description, computed: { kind: 'description' } })
-  if (page.heading && page.heading.end > page.heading.start)
-    computed.push({ ...page.heading, computed: { kind: 'heading' } })
+/** The parts of all pages that are computed, in no order. */
+function computedOf(folder: ReadFolder, patterns: Patterns): Map<ReadPage, ComputedStretch[]> {
+  const computed = new Map<ReadPage, ComputedStretch[]>(folder.pages.map((page) => [page, []]))
+  const put = (page: ReadPage, { start, end }: Stretch, what: Computed) => {
+    if (end > start) computed.get(page)!.push({ start, end, computed: what })
+  }
+  for (const page of folder.pages) {
+    for (const kind of ['title', 'description', 'heading'] as const) {
+      const named = page[kind]
+      if (named) put(page, named, { kind })
+    }
+    const run = patterns.relations && relationsRun(page)
+    if (run) put(page, run, { kind: 'pager', pattern: patterns.relations!.id })
+  }
   for (const { pattern, groups } of patterns.menus)
-    for (const group of groups)
-      if (group.page === page)
-        computed.push({ start: group.start, end: group.end, computed: { kind: 'menu', pattern: pattern.id } })
+    for (const group of groups) put(group.page, group, { kind: 'menu', pattern: pattern.id })
   for (const { id, found } of patterns.breadcrumbs)
-    for (const group of found.groups)
-      if (group.page === page)
-        computed.push({ start: group.start, end: group.end, computed: { kind: 'breadcrumb', pattern: id } })
+    for (const group of found.groups) put(group.page, group, { kind: 'breadcrumb', pattern: id })
   for (const { id, pagers } of patterns.pagers)
-    for (const { group } of pagers)
-      if (group.page === page)
-        computed.push({ start: group.start, end: group.end, computed: { kind: 'pager', pattern: id } })
-  const run = patterns.relations && relationsRun(page)
-  if (run) computed.push({ ...run, computed: { kind: 'pager', pattern: patterns.relations!.id } })
+    for (const { group } of pagers) put(group.page, group, { kind: 'pager', pattern: id })
   return computed
 }
 
@@ -330,9 +334,8 @@ export function buildTemplates(
     })),
     relations: relations.length > 1 ? learnPager(sources, 'relations', relations, nameOf) : undefined,
   }
-  const cells = new Map(
-    folder.pages.map((page) => [page, cellsOf(sources, page, computedOf(page, patterns))]),
-  )
+  const computed = computedOf(folder, patterns)
+  const cells = new Map(folder.pages.map((page) => [page, cellsOf(sources, page, computed.get(page)!)]))
   const drafts = draftsOf(folder, sources, cells)
 
   const makings: Record<string, PageMaking> = {}
@@ -386,11 +389,12 @@ export function buildTemplates(
         {
           part: (part) => writer.part(id, part),
           bits: (bits) => writingOn(site, paths.get(id)!, folder.targets.published).bits(bits, {}, usual),
-          content: () => {
+          isContent(text) {
             const html = bodies.get(id)
-            return html === undefined
-              ? undefined
-              : writeContent(site, first, id, html, folder.targets.published)
+            if (html === undefined) return false
+            // Each reference was tried when it became a pointer: only where something else looks like one it is all written out.
+            if (!/(?:entry|site-file):/i.test(text)) return true
+            return writeContent(site, first, id, html, folder.targets.published) === text
           },
         },
       )
@@ -413,7 +417,8 @@ export function buildTemplates(
 interface Expected {
   part(part: TemplatePart): string
   bits(bits: Bits): string
-  content(): string | undefined
+  /** Whether the body of the page comes out as this. */
+  isContent(text: string): boolean
 }
 
 /** What of a page its template does not say, so that both together are the page to the byte. */
@@ -450,21 +455,19 @@ function deviationsOf(
     if (text === would) return
     put(from, to, stretch, would)
   }
-  let next = 0
   for (const { from, to } of looseRuns(lying)) {
     const stretch = between(page, lying, from, to)
     const contentAt = parts.findIndex((part, at) => at >= from && at < to && part.kind === 'content')
     if (contentAt >= 0 && content) {
       if (contentAt > from) compare(from, contentAt, { start: stretch.start, end: stretch.start })
-      if (expected.content() !== page.text.slice(content.start, content.end))
-        put(contentAt, contentAt + 1, content, expected.content() ?? '')
+      if (!expected.isContent(page.text.slice(content.start, content.end)))
+        put(contentAt, contentAt + 1, content, '')
       if (to > contentAt + 1) compare(contentAt + 1, to, { start: stretch.end, end: stretch.end })
     } else if (from === to) {
       if (stretch.end > stretch.start) put(from, to, stretch, '')
     } else compare(from, to, stretch)
-    next = to
-    const cell = lying[next]
-    if (cell) compare(next, next + 1, cell)
+    const cell = lying[to]
+    if (cell) compare(to, to + 1, cell)
   }
   return deviations
 }

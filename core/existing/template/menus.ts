@@ -4,6 +4,7 @@ import { childrenOf } from '../../plan/plan.ts'
 import type { Site } from '../../plan/site.ts'
 import type { Menu, PlanMenu } from '../../plan/surround/menu.ts'
 import type { MenuPattern } from '../../template/model.ts'
+import { fragmentOf } from '../../standard/reference.ts'
 import { plainName, type ReadFolder } from '../pages/folder.ts'
 import type { LinkGroup } from '../parts/linkGroups.ts'
 import { type FoundMenu, keysOf, menuName } from '../parts/recognise.ts'
@@ -84,7 +85,7 @@ function picked(planned: PlannedSite, { entries }: FoundMenu, id: string, name: 
   if (entries.length > 100 || entries.some(({ level }) => level > 1)) return undefined
   const taken = new Set<string>()
   const links = entries.flatMap(({ key, label, path, url }) => {
-    const fragment = /#(.*)$/.exec(path === undefined ? '' : key)?.[1]
+    const fragment = path === undefined ? undefined : fragmentOf(key)
     const target = targetOf(planned.idOf, { path, url })
     if (!target || (path !== undefined && key !== `/${path}` && fragment === undefined)) return []
     const said =

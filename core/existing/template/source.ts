@@ -38,7 +38,7 @@ export class Sources {
   references(page: ReadPage): readonly SourceReference[] {
     let found = this.#references.get(page)
     if (!found) {
-      found = [...referencesOf(page.text)].map(({ start, end, raw, value }) => ({
+      found = [...referencesOf(page.text, page.tokens)].map(({ start, end, raw, value }) => ({
         start,
         end,
         raw,
@@ -147,10 +147,10 @@ export function claimId(path: string, taken: Set<string>): string {
       .replace(/\.(?:x?html?|php|shtml)$/, '')
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+/, '')
-      .slice(0, 50)
-      .replace(/-+$/, '') || 'page'
-  let id = bare
-  for (let n = 2; taken.has(id); n++) id = `${bare}-${n}`
+      .slice(0, 50) || 'page'
+  const stem = bare.endsWith('-') ? bare.slice(0, -1) : bare
+  let id = stem
+  for (let n = 2; taken.has(id); n++) id = `${stem}-${n}`
   taken.add(id)
   return id
 }
