@@ -83,6 +83,8 @@ export function ownAddresses(
   const paths = new Map<EntryId, string>()
   const names = new Map<EntryId, string>()
   const used = new Set<string>()
+  /** Paths that differ by case alone are two, where the host of the author has both. */
+  const kept = new Set<string>()
   const nameIn = (path: string) => path.slice(folderOf(path).length).replace(/\.[^.]*$/, '')
   const put = (id: EntryId, path: string, name = nameIn(path)) => {
     paths.set(id, path)
@@ -93,7 +95,11 @@ export function ownAddresses(
   // What pages keep comes first: a new page goes round it.
   for (const { entry } of walk(plan)) {
     const path = entry.kind === 'page' ? keptPath(entry) : undefined
-    if (path !== undefined && !used.has(nameKey(path)) && !claims.isTaken(path, entry.id)) put(entry.id, path)
+    if (path === undefined || kept.has(path)) continue
+    const isAsGiven = entry.kind === 'page' && entry.pin?.addresses.includes(path) === true
+    if (!isAsGiven && (used.has(nameKey(path)) || claims.isTaken(path, entry.id))) continue
+    kept.add(path)
+    put(entry.id, path)
   }
   const habits = new Map<EntryId, Habit>()
   for (const { entry } of walk(plan)) {

@@ -5,7 +5,7 @@ import { type FoundFile, includesOf, sortFiles, typeOf } from './files/folderFil
 import { type ReadFolder, readFolder } from './pages/folder.ts'
 import { type ReadPage, readPage } from './pages/readPage.ts'
 import { publishedAt, Targets } from './pages/targets.ts'
-import { pageNameMark } from './parts/mark.ts'
+import { NO_MARK, pageNameMark } from './parts/mark.ts'
 import { menuName, recognise } from './parts/recognise.ts'
 import { hierarchyOf } from './plan/hierarchy.ts'
 import { canBePlanned, planSite } from './plan/site.ts'
@@ -45,7 +45,8 @@ export function bring(files: readonly FoundFile[]): Brought {
     published.baseUrl === '' && published.root === '/' ? first : read(targets),
     targets,
   )
-  const parts = recognise(folder)
+  const included = includedParts(sorted, targets)
+  const parts = recognise(folder, included)
   const hierarchy = hierarchyOf(folder, parts)
   const titles = titlesOf(folder, parts)
   const unplanned = new Set([...sorted.pages.keys()].filter((path) => !canBePlanned(path)))
@@ -84,8 +85,8 @@ export function bring(files: readonly FoundFile[]): Brought {
         return [{ kind: part.kind === 'own' ? part.name : part.kind }]
       }),
     })),
-    menus: parts.menus.map((menu) => {
-      const said = decided.marks.get(menu)!
+    menus: [...parts.shared, ...parts.menus].map((menu) => {
+      const said = decided.marks.get(menu) ?? NO_MARK
       return {
         name: menuName(menu),
         items: menu.entries.map(({ label, path, url, level }) => ({
@@ -108,7 +109,7 @@ export function bring(files: readonly FoundFile[]): Brought {
         path,
         reason: 'Its name cannot be that of a page: it is kept as it is.',
       })),
-      ...notLedTo(folder),
+      ...notLedTo(folder, included),
     ],
   }
   return {
@@ -119,10 +120,27 @@ export function bring(files: readonly FoundFile[]): Brought {
   }
 }
 
+/** The pieces of pages in files of their own, each as it reads on the page nearest to the top that puts it in. */
+function includedParts({ pages, parts }: ReturnType<typeof sortFiles>, targets: Targets): ReadPage[] {
+  const includers = new Map<string, string>()
+  const depth = (path: string) => path.split('/').length
+  for (const [path, { text }] of pages)
+    for (const part of includesOf(path, text)) {
+      const there = includers.get(part)
+      if (there === undefined || depth(path) < depth(there)) includers.set(part, path)
+    }
+  return [...parts].flatMap(([path, { text, encoding }]) => {
+    const from = includers.get(path)
+    if (from === undefined) return []
+    const name = path.slice(path.lastIndexOf('/') + 1)
+    return [readPage(from.slice(0, from.lastIndexOf('/') + 1) + name, text, encoding, targets)]
+  })
+}
+
 /** Pages that no other page leads to. */
-function notLedTo(folder: ReadFolder): { path: string; reason: string }[] {
+function notLedTo(folder: ReadFolder, included: readonly ReadPage[]): { path: string; reason: string }[] {
   const led = new Set<string>([folder.home])
-  for (const page of folder.pages)
+  for (const page of [...folder.pages, ...included])
     for (const target of [...page.links, ...page.relations].map((one) => one.target))
       if (target.to === 'file' && target.path !== page.path) led.add(target.path)
   return folder.pages.flatMap(({ path }) => (led.has(path) ? [] : [{ path, reason: 'No page leads to it.' }]))

@@ -106,7 +106,8 @@ const where = v.optional(v.picklist(WHERE), 'header')
 const partSchema = v.variant('kind', [
   /** The same on all pages, but for where its references start. */
   v.strictObject({ kind: v.literal('text'), where, bits: bitsSchema }),
-  v.strictObject({ kind: v.literal('title') }),
+  /** In code of a server between quotes, where it says of which kind. */
+  v.strictObject({ kind: v.literal('title'), quote: v.optional(v.picklist(['"', "'"])) }),
   v.strictObject({ kind: v.literal('description') }),
   v.strictObject({ kind: v.literal('heading') }),
   v.strictObject({ kind: v.literal('content') }),

@@ -26,6 +26,12 @@ export interface TemplateWriter {
   templateOf(id: EntryId): Template
 }
 
+/** A text between quotes in PHP. https://www.php.net/manual/en/language.types.string.php */
+function inCode(text: string, quote: '"' | "'"): string {
+  const escaped = text.replaceAll('\\', '\\\\').replaceAll(quote, `\\${quote}`)
+  return quote === '"' ? escaped.replaceAll('$', '\\$') : escaped
+}
+
 /** The making of a page that has none of its own: as its siblings are made, else as its parent is, else as most are. */
 function likelyMaking({ plan }: Site, { pages, templates }: Templates, id: EntryId): PageMaking {
   const count = new Map<string, number>()
@@ -67,7 +73,9 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
       case 'own':
         return writing.bits(part.usual, {}, templates.spelling)
       case 'title':
-        return escapePlainly(documentTitle(site, page))
+        return part.quote
+          ? inCode(documentTitle(site, page), part.quote)
+          : escapePlainly(documentTitle(site, page))
       case 'description':
         return escapeAttribute(page.description)
       case 'heading':

@@ -21,6 +21,8 @@ export interface PageLink {
 /** What a page is called in its head. */
 interface Named extends Stretch {
   readonly text: string
+  /** The quote around it, where it stands in code that a server runs. */
+  readonly quote?: string
 }
 
 /** An existing page as it was read. */
@@ -74,6 +76,20 @@ function inside(page: Pick<ReadPage, 'text' | 'tokens'>, element: PageElement): 
   return { start, end, text: wordsIn(page, element) }
 }
 
+/** A title that a page sets before it puts in a part that shows it: `$title = 'Roses'`. */
+function titleInCode({ text, tokens }: Pick<ReadPage, 'text' | 'tokens'>): Named | undefined {
+  for (const token of tokens) {
+    if (token.kind !== 'code') continue
+    const code = text.slice(token.start, token.end)
+    const found = /\$(?:page_?)?title\s{0,9}=\s{0,9}(["'])((?:[^"'\\\n]|\\.){1,300})\1/i.exec(code)
+    if (!found) continue
+    const [whole, quote, said] = found as unknown as [string, string, string]
+    const start = token.start + found.index + whole.length - 1 - said.length
+    return { start, end: start + said.length, text: oneLine(said.replace(/\\(.)/g, '$1')), quote }
+  }
+  return undefined
+}
+
 /** Reads a page for what there is to be found in it. @param targets knows all files of the folder */
 export function readPage(path: string, text: string, encoding: Encoding, targets: Targets): ReadPage {
   const tokens = tokensOf(text)
@@ -122,5 +138,6 @@ export function readPage(path: string, text: string, encoding: Encoding, targets
       }
     }
   }
+  title ??= titleInCode(read)
   return { path, text, encoding, tokens, root, base, title, description, heading, links, relations }
 }

@@ -37,6 +37,8 @@ export interface PagerOfPage {
 /** The parts of the pages that follow from the plan. */
 export interface FoundParts {
   readonly menus: readonly FoundMenu[]
+  /** Menus of parts in files of their own, which all pages put in. */
+  readonly shared: readonly FoundMenu[]
   readonly breadcrumbs: readonly FoundBreadcrumb[]
   readonly pagers: readonly PagerOfPage[]
   /** Every group of links that is none of these, by page. */
@@ -84,7 +86,7 @@ const share = (groups: readonly LinkGroup[], is: (group: LinkGroup) => boolean):
 /** Whether an item stands for the page that it is on. */
 function isItself(folder: ReadFolder, { page }: LinkGroup, item: GroupItem): boolean {
   if (item.link?.target.to === 'file') return item.link.target.path === page.path
-  return folder.names.get(page.path)!.has(plainName(item.label))
+  return folder.names.get(page.path)?.has(plainName(item.label)) ?? false
 }
 
 function isBreadcrumb(folder: ReadFolder, groups: readonly LinkGroup[]): boolean {
@@ -169,7 +171,8 @@ export function keysOf(folder: ReadFolder, group: LinkGroup, labels?: ReadonlyMa
     const label = plainName(item.label)
     const wanted = labels?.get(`/${page.path}`)
     const isOwn =
-      !item.link && (wanted === undefined ? folder.names.get(page.path)!.has(label) : wanted === label)
+      !item.link &&
+      (wanted === undefined ? (folder.names.get(page.path)?.has(label) ?? false) : wanted === label)
     return keyOf(item, page, isOwn)
   })
 }
@@ -240,8 +243,11 @@ function isMenu(entries: readonly MenuEntry[], groups: readonly LinkGroup[], pag
 }
 const isInFoot = (groups: readonly LinkGroup[]) => share(groups, ({ names }) => /\bfoot/.test(names)) > 0.5
 
-/** Finds menus, breadcrumbs and pagers beside each other on all pages. */
-export function recognise(folder: ReadFolder): FoundParts {
+/**
+ * Finds menus, breadcrumbs and pagers beside each other on all pages.
+ * @param included pieces of pages in files of their own, each read as from a page that puts it in
+ */
+export function recognise(folder: ReadFolder, included: readonly ReadPage[] = []): FoundParts {
   const { pages } = folder
   const counts = new Map<string, number>()
   for (const page of pages) for (const name of namesOn(page)) counts.set(name, (counts.get(name) ?? 0) + 1)
@@ -283,7 +289,14 @@ export function recognise(folder: ReadFolder): FoundParts {
     [...groups].map(([page, ofPage]) => [page.path, ofPage.filter((group) => !taken.has(group))]),
   )
   menus.sort((a, b) => b.groups.length - a.groups.length || meanStart(a) - meanStart(b))
-  return { menus, breadcrumbs, pagers, others }
+  const shared = included.flatMap((part) =>
+    linkGroups(part, () => true).flatMap((group): FoundMenu[] => {
+      const entries = consensusOf(folder, [group])
+      const leading = entries.filter(({ path }) => path !== undefined && folder.byPath.has(path))
+      return leading.length < 2 ? [] : [{ entries, groups: [group] }]
+    }),
+  )
+  return { menus, shared, breadcrumbs, pagers, others }
 }
 
 const meanStart = ({ groups }: FoundMenu) =>

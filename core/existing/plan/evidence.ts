@@ -177,9 +177,9 @@ function breadcrumbVotes(folder: ReadFolder, { breadcrumbs }: FoundParts, vote: 
     }
 }
 
-function menuVotes(folder: ReadFolder, { menus }: FoundParts, vote: Cast): void {
+function menuVotes(folder: ReadFolder, { menus, shared }: FoundParts, vote: Cast): void {
   const total = folder.pages.length
-  const wide = menus.filter(({ groups }) => groups.length > 0.5 * total)
+  const wide = [...shared, ...menus.filter(({ groups }) => groups.length > 0.5 * total)]
   const first = new Set(
     wide
       .slice(0, 1)
@@ -187,8 +187,9 @@ function menuVotes(folder: ReadFolder, { menus }: FoundParts, vote: Cast): void 
         entries.flatMap(({ path, level }) => (path !== undefined && level === 1 ? [path] : [])),
       ),
   )
-  for (const { entries, groups } of menus) {
-    const isWide = groups.length > 0.5 * total || total < 3
+  for (const menu of [...shared, ...menus]) {
+    const { entries } = menu
+    const isWide = wide.includes(menu) || total < 3
     const above: ((typeof entries)[number] | undefined)[] = []
     for (const entry of entries) {
       above.length = entry.level

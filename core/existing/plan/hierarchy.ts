@@ -215,7 +215,7 @@ export function hierarchyOf(folder: ReadFolder, parts: FoundParts): Hierarchy {
   const under = new Map<string, string[]>()
   for (const { path, parent } of placings.values())
     if (parent !== null) under.set(parent, [...(under.get(parent) ?? []), path])
-  const menus = [...parts.menus]
+  const menus = [...parts.shared, ...parts.menus]
     .reverse()
     .map(({ entries }) => placesIn(entries.flatMap(({ path }) => path ?? [])))
   const children = new Map<string, readonly string[]>()

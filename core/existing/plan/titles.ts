@@ -45,7 +45,10 @@ function commonPart(pages: readonly ReadPage[]): { before: string; after: string
  * The short names of pages: as menus have them, else as breadcrumbs do, else as most links to them, at last as
  * pagers do, without the words of these.
  */
-function labelsOf(folder: ReadFolder, { menus, breadcrumbs, pagers }: FoundParts): Map<string, string> {
+function labelsOf(
+  folder: ReadFolder,
+  { menus, shared, breadcrumbs, pagers }: FoundParts,
+): Map<string, string> {
   const said = new Map<string, string[]>()
   const say = (path: string, label: string) => {
     if (label !== '') said.set(path, [...(said.get(path) ?? []).slice(-50), label])
@@ -84,7 +87,7 @@ function labelsOf(folder: ReadFolder, { menus, breadcrumbs, pagers }: FoundParts
       if (!last.link && items.length > 1 && !isOfOther(page.path, last.label)) say(page.path, last.label)
     }
   take(labels)
-  for (const { entries } of [...menus].reverse())
+  for (const { entries } of [...shared, ...menus].reverse())
     for (const { path, label } of entries) if (path !== undefined && label !== '') labels.set(path, label)
   return labels
 }

@@ -190,6 +190,18 @@ interface ContentPlace {
   readonly last: number
 }
 
+/** How much a stretch says: its text, and a little for its tags. */
+function weightOf(html: string): number {
+  let text = 0
+  let isTag = false
+  for (const sign of html) {
+    if (sign === '<') isTag = true
+    else if (sign === '>') isTag = false
+    else if (!isTag) text++
+  }
+  return text + (html.length - text) / 5
+}
+
 /**
  * The content is the largest part that differs: the run of gaps with the most text that is not the same, less what is
  * the same between them. It takes no computed part in, and no tag without its other.
@@ -210,7 +222,7 @@ function contentBetween(
     const before = common[n - 1]
     if (before !== undefined && before < headEnd) return 0
     if (n === 0) return 0
-    return new Set(known).size < 2 ? 0 : known.reduce((sum, gap) => sum + gap.length, 0) / known.length
+    return new Set(known).size < 2 ? 0 : known.reduce((sum, gap) => sum + weightOf(gap), 0) / known.length
   })
   let best: ContentPlace | undefined
   let most = 0

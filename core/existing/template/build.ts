@@ -136,7 +136,9 @@ function computedOf(folder: ReadFolder, patterns: Patterns): Map<ReadPage, Compu
   for (const page of folder.pages) {
     for (const kind of ['title', 'description', 'heading'] as const) {
       const named = page[kind]
-      if (named) put(page, named, { kind })
+      if (!named) continue
+      const { quote } = named
+      put(page, named, kind === 'title' && (quote === '"' || quote === "'") ? { kind, quote } : { kind })
     }
     const run = patterns.relations && relationsRun(page)
     if (run) put(page, run, { kind: 'pager', pattern: patterns.relations!.id })
@@ -214,7 +216,7 @@ function draftTemplate(
         if (!computed)
           return { kind: 'text', where: where(at, slot.isInHead), bits: sources.bits(reference, slot.cell) }
         if ('pattern' in computed) return { kind: computed.kind, pattern: computed.pattern }
-        return { kind: computed.kind }
+        return computed
       }
       case 'own': {
         const stretches = alignment.pages.flatMap((page) => {

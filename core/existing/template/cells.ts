@@ -5,7 +5,8 @@ import type { Sources } from './source.ts'
 
 /** What is computed in a stretch of a page. */
 export type Computed =
-  | { readonly kind: 'title' | 'description' | 'heading' }
+  | { readonly kind: 'title'; readonly quote?: '"' | "'" }
+  | { readonly kind: 'description' | 'heading' }
   | { readonly kind: 'menu' | 'breadcrumb' | 'pager'; readonly pattern: string }
 
 /** A stretch of a page with what computes it. */
