@@ -1,6 +1,6 @@
 import type { EntryId, PageEntry } from '../plan/entry.ts'
 import { childrenOf, entryOf, type Plan, walk } from '../plan/plan.ts'
-import { claimName, fittingName, nameKey, type Separator } from '../standard/fileName.ts'
+import { claimName, fittingName, folderKeys, nameKey, type Separator } from '../standard/fileName.ts'
 import type { Claims } from './claims.ts'
 import { folderOf } from './relative.ts'
 
@@ -16,13 +16,16 @@ interface Habit {
 
 const INDEX = /^(?:index|default|home)\.[a-z]+$/i
 
-/** The path that a page keeps: the last that it was given out at, under the name that its author gave it since. */
+/** The path that a page keeps: the last that it was given out at, unless its author named it otherwise since. */
 export function keptPath({ pin, fileName }: PageEntry): string | undefined {
+  return fileName === '' ? pin?.addresses.at(-1) : undefined
+}
+
+/** How a page is named that was given out before: where it stood, with the extension that it had. */
+function formerHabit({ pin }: PageEntry, separator: Separator): Habit | undefined {
   const path = pin?.addresses.at(-1)
-  if (path === undefined || fileName === '') return path
-  const folder = folderOf(path)
-  const extension = /\.[^./]*$/.exec(path)?.[0] ?? ''
-  return folder + fileName + extension
+  if (path === undefined) return undefined
+  return { folder: folderOf(path), prefix: '', ending: /\.[^./]*$/.exec(path)?.[0] ?? '', separator }
 }
 
 /** What most of some texts are. */
@@ -83,8 +86,6 @@ export function ownAddresses(
   const paths = new Map<EntryId, string>()
   const names = new Map<EntryId, string>()
   const used = new Set<string>()
-  /** Paths that differ by case alone are two, where the host of the author has both. */
-  const kept = new Set<string>()
   const nameIn = (path: string) => path.slice(folderOf(path).length).replace(/\.[^.]*$/, '')
   const put = (id: EntryId, path: string, name = nameIn(path)) => {
     paths.set(id, path)
@@ -92,14 +93,14 @@ export function ownAddresses(
     used.add(nameKey(path))
     claims.claimFile(path)
   }
+  const isFree = (path: string, id: EntryId) =>
+    !used.has(nameKey(path)) &&
+    !claims.isTaken(path, id) &&
+    ![...folderKeys(path)].some((folder) => used.has(nameKey(folder)) || claims.isFile(folder))
   // What pages keep comes first: a new page goes round it.
   for (const { entry } of walk(plan)) {
     const path = entry.kind === 'page' ? keptPath(entry) : undefined
-    if (path === undefined || kept.has(path)) continue
-    const isAsGiven = entry.kind === 'page' && entry.pin?.addresses.includes(path) === true
-    if (!isAsGiven && (used.has(nameKey(path)) || claims.isTaken(path, entry.id))) continue
-    kept.add(path)
-    put(entry.id, path)
+    if (path !== undefined && isFree(path, entry.id)) put(entry.id, path)
   }
   const habits = new Map<EntryId, Habit>()
   for (const { entry } of walk(plan)) {
@@ -114,11 +115,12 @@ export function ownAddresses(
       names.set(id, fittingName(wishedName(id, rule.separator)))
       continue
     }
-    const habit = habits.get(parent) ?? habitOf(plan, parent, paths, rule.extension, rule.separator)
-    habits.set(parent, habit)
-    const pathOf = (name: string) => habit.folder + habit.prefix + name + habit.ending
-    const isTaken = (name: string) => used.has(nameKey(pathOf(name))) || claims.isTaken(pathOf(name), id)
-    const name = claimName(wishedName(id, habit.separator), isTaken, habit.separator)
+    const ofSiblings = habits.get(parent) ?? habitOf(plan, parent, paths, rule.extension, rule.separator)
+    habits.set(parent, ofSiblings)
+    const habit = (entry.kind === 'page' && formerHabit(entry, rule.separator)) || ofSiblings
+    const pathOf = (name: string) => habit.folder + name + habit.ending
+    const isTaken = (name: string) => !isFree(pathOf(name), id)
+    const name = claimName(habit.prefix + wishedName(id, habit.separator), isTaken, habit.separator)
     put(id, pathOf(name), name)
   }
   return { paths, names }

@@ -10,6 +10,7 @@ import { menuName, recognise } from './parts/recognise.ts'
 import { hierarchyOf } from './plan/hierarchy.ts'
 import { canBePlanned, planSite } from './plan/site.ts'
 import { titlesOf } from './plan/titles.ts'
+import { nameKey } from '../standard/fileName.ts'
 import type { FolderReport } from './report.ts'
 import { buildTemplates } from './template/build.ts'
 import { Sources } from './template/source.ts'
@@ -33,7 +34,8 @@ export interface Brought {
 export function bring(files: readonly FoundFile[]): Brought {
   const sorted = sortFiles(files)
   const paths = files.map(({ path }) => path)
-  const plannable = [...sorted.pages].filter(([path]) => canBePlanned(path))
+  const unplanned = unplannable(files, sorted.pages.keys())
+  const plannable = [...sorted.pages].filter(([path]) => !unplanned.has(path))
   const read = (targets: Targets) =>
     plannable.map(([path, { text, encoding }]) => readPage(path, text, encoding, targets))
   const first = read(new Targets(paths))
@@ -49,7 +51,6 @@ export function bring(files: readonly FoundFile[]): Brought {
   const parts = recognise(folder, included)
   const hierarchy = hierarchyOf(folder, parts)
   const titles = titlesOf(folder, parts)
-  const unplanned = new Set([...sorted.pages.keys()].filter((path) => !canBePlanned(path)))
   const others = [...sorted.others, ...files.filter(({ path }) => unplanned.has(path))]
   const keys = new Map(others.map(({ path }, at) => [path, `file${at}`]))
   const planned = planSite(folder, parts, hierarchy, titles, others, (path) => keys.get(path)!)
@@ -105,10 +106,7 @@ export function bring(files: readonly FoundFile[]): Brought {
     ),
     leftover: [
       ...sorted.leftover,
-      ...[...unplanned].map((path) => ({
-        path,
-        reason: 'Its name cannot be that of a page: it is kept as it is.',
-      })),
+      ...[...unplanned].map(([path, reason]) => ({ path, reason })),
       ...notLedTo(folder, included),
     ],
   }
@@ -118,6 +116,22 @@ export function bring(files: readonly FoundFile[]): Brought {
     contents: new Map(others.map(({ path, bytes }) => [keys.get(path)!, bytes])),
     report,
   }
+}
+
+/** Pages that cannot stand in a plan, each with why. */
+function unplannable(files: readonly FoundFile[], pages: Iterable<string>): Map<string, string> {
+  const reasons = new Map<string, string>()
+  const byKey = new Map<string, number>()
+  for (const { path } of files) byKey.set(nameKey(path), (byKey.get(nameKey(path)) ?? 0) + 1)
+  for (const path of pages) {
+    if (!canBePlanned(path)) reasons.set(path, 'Its name cannot be that of a page: it is kept as it is.')
+    else if (byKey.get(nameKey(path))! > 1)
+      reasons.set(
+        path,
+        'Another file has the same path but for the case of its letters: both are kept as they are.',
+      )
+  }
+  return reasons
 }
 
 /** The pieces of pages in files of their own, each as it reads on the page nearest to the top that puts it in. */

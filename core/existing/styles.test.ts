@@ -1,5 +1,6 @@
 import { bytesOfText, outputFiles } from '../formats/archive.ts'
 import type { Site } from '../plan/site.ts'
+import { siteFault } from '../plan/siteFault.ts'
 import { encodeText } from '../standard/encoding.ts'
 import { YEAR } from '../testing/year.ts'
 import { bring, NothingToBring } from './bring.ts'
@@ -246,12 +247,12 @@ test('pages that have nothing in common, one that is empty, and one that is cut 
   })
 })
 
-test('two paths that differ only by case', () => {
-  const { report, pages } = brought({
+test('two paths that differ only by case are kept as they are, and said', () => {
+  const { report, site } = brought({
     'index.html': page('Home', '<h1>Home</h1><a href="About.html">A</a>'),
     'About.html': page('About', '<h1>About</h1>'),
     'about.html': page('about', '<h1>about</h1>'),
   })
-  expect(Object.keys(pages).sort()).toEqual(['About.html', 'about.html', 'index.html'])
-  expect(report.pages).toHaveLength(3)
+  expect(report.leftover.map(({ path }) => path)).toEqual(['About.html', 'about.html'])
+  expect(siteFault(site)).toBeUndefined()
 })

@@ -32,10 +32,13 @@ function planFault(plan: Plan): string | undefined {
 function filesFault({ files }: Site): string | undefined {
   if (files.size > MAX_FILES) return `A site can have at most ${MAX_FILES} files.`
   const keys = new Map<string, string>()
+  /** Where a host has two files whose names differ by case alone, both came from there. */
+  const asFound = new Map([...files.values()].map(({ path, asFound: isSo }) => [path, isSo === true]))
   let bytes = 0
   for (const { path, size } of files.values()) {
     const there = keys.get(nameKey(path))
-    if (there !== undefined) return `The site would have two files at ${there}.`
+    const areBothFound = there !== undefined && there !== path && asFound.get(there) && asFound.get(path)
+    if (there !== undefined && !areBothFound) return `The site would have two files at ${there}.`
     keys.set(nameKey(path), path)
     bytes += size
   }

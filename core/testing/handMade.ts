@@ -254,6 +254,10 @@ const PLANTS = [
   'Ginger tea',
   'Apple wall',
   'Bee bank',
+  'Winter jasmine',
+  'Moss path',
+  'Fern gully',
+  'Quince paste',
 ]
 const SENTENCES = [
   'The frost came late, and the blossom kept.',
