@@ -10,6 +10,7 @@ import * as contents from './migrations/007_contents.ts'
 import * as keys from './migrations/008_keys.ts'
 import * as rowRoom from './migrations/009_room.ts'
 import * as logText from './migrations/010_log_text.ts'
+import * as foundFiles from './migrations/011_found_files.ts'
 
 const { types } = pg
 /** A `date` stays the text `YYYY-MM-DD`: as a moment it would shift with the time zone. */
@@ -26,6 +27,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '008_keys': keys,
   '009_room': rowRoom,
   '010_log_text': logText,
+  '011_found_files': foundFiles,
 }
 
 /** Connects to the database (PostgreSQL, by URL). Nothing is sent before the first query. */

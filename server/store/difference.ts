@@ -4,7 +4,7 @@ import { type Plan, walk } from '@viatica/core/plan/plan.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import type { Knex } from 'knex'
 import { claimContents } from './contents.ts'
-import { type EntryRow, rowOfEntry, type Standing } from './rows.ts'
+import { type EntryRow, rowOfEntry, rowOfFile, type Standing } from './rows.ts'
 
 /** Throws when bytes are not what a name says. */
 export type FileCheck = (bytes: Uint8Array, name: string) => Promise<void>
@@ -134,11 +134,7 @@ async function saveFiles(
   await claimContents(trx, siteId, added, check)
   for (let at = 0; at < added.length; at += ROWS_AT_ONCE) {
     await trx('files')
-      .insert(
-        added
-          .slice(at, at + ROWS_AT_ONCE)
-          .map(({ id, path, content, size, alt }) => ({ site_id: siteId, id, path, content, size, alt })),
-      )
+      .insert(added.slice(at, at + ROWS_AT_ONCE).map((file) => rowOfFile(file, siteId)))
       .onConflict(['site_id', 'id'])
       .merge()
   }

@@ -1,3 +1,4 @@
+import type { SiteFile } from '@viatica/core/plan/file.ts'
 import type { Entry, EntryId, LinkTarget, Pin, Seen } from '@viatica/core/plan/entry.ts'
 
 /** A row of the table `entries`. */
@@ -102,4 +103,23 @@ export function entryOfRow(row: EntryRow): Entry {
     pin: row.pin as Pin | null,
     seen: row.seen as Seen | null,
   }
+}
+
+/** A row of the table `files`. */
+export interface FileRow {
+  site_id: string
+  id: string
+  path: string
+  content: string
+  size: number
+  alt: string
+  as_found: boolean
+}
+
+export function rowOfFile({ id, path, content, size, alt, asFound }: SiteFile, site: string): FileRow {
+  return { site_id: site, id, path, content, size, alt, as_found: asFound === true }
+}
+
+export function fileOfRow({ id, path, content, size, alt, as_found }: FileRow): SiteFile {
+  return { id, path, content, size, alt, ...(as_found ? { asFound: true } : {}) }
 }

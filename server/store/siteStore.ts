@@ -6,7 +6,7 @@ import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import { differenceOf } from '@viatica/core/plan/change/restore.ts'
 import { applySoundly } from '@viatica/core/plan/change/sound.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
-import { endingOf, type SiteFile } from '@viatica/core/plan/file.ts'
+import { endingOf } from '@viatica/core/plan/file.ts'
 import type { Plan } from '@viatica/core/plan/plan.ts'
 import { DEFAULT_SETTINGS, type Settings, type Site } from '@viatica/core/plan/site.ts'
 import { EMPTY_SURROUND, type Surround } from '@viatica/core/plan/surround/surround.ts'
@@ -34,7 +34,7 @@ import {
 import { clearContents, keepContent, NoRoom, readContent, type Room, roomIn } from './contents.ts'
 import { isFull } from './room.ts'
 import { type FileCheck, saveDifference } from './difference.ts'
-import { type EntryRow, entryOfRow } from './rows.ts'
+import { type EntryRow, entryOfRow, type FileRow, fileOfRow } from './rows.ts'
 
 /** A site as it is after a number of changes. */
 export interface Revised {
@@ -232,15 +232,12 @@ export class SiteStore {
     const known = this.#remembered.get(id)
     if (known?.revision === row.revision && known.stamp === row.stamp) return known
     const entries = await trx<EntryRow>('entries').where('site_id', id).orderBy('place')
-    const files = await trx<SiteFile & { site_id: string }>('files')
-      .where('site_id', id)
-      .orderBy('id')
-      .select('id', 'path', 'content', 'size', 'alt')
+    const files = await trx<FileRow>('files').where('site_id', id).orderBy('id')
     const site: Site = {
       // Settings that came with a later version are as new sites have them.
       settings: { ...DEFAULT_SETTINGS, ...row.settings },
       surround: { ...EMPTY_SURROUND, ...row.surround },
-      files: new Map(files.map((file) => [file.id, file])),
+      files: new Map(files.map((row) => [row.id, fileOfRow(row)])),
       plan: planOfRows(entries, row.home_id),
     }
     const revised = { site, revision: row.revision, stamp: row.stamp }
