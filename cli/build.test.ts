@@ -31,6 +31,11 @@ function write(name: string, text: string | Buffer): string {
   return name
 }
 
+function emptyFolder(): string {
+  mkdirSync(join(folder, 'nothing'), { recursive: true })
+  return 'nothing'
+}
+
 describe('viatica build', () => {
   test.each(LAYOUTS)(
     'an independent link checker (linkinator) finds every link of the demo whole, in the layout %s',
@@ -100,7 +105,7 @@ describe('viatica build', () => {
     [
       'an unknown layout',
       () => ['build', 'demo.json', '--out', 'bad', '--layout', 'x'],
-      /^--layout must be flat, nested or folders/,
+      /^--layout must be flat, nested, folders or own/,
     ],
     [
       'a bad depth',
@@ -117,7 +122,11 @@ describe('viatica build', () => {
       () => ['build', 'none.json', '--out', 'bad'],
       /none\.json: There is no such file/,
     ],
-    ['a folder', () => ['build', '.', '--out', 'bad'], /This is a folder/],
+    [
+      'a folder without pages',
+      () => ['build', emptyFolder(), '--out', 'bad'],
+      /There are no pages in this folder/,
+    ],
     [
       'bytes that are no text',
       () => ['build', write('b.json', Buffer.from([0xff, 0xfe, 0x00])), '--out', 'bad'],

@@ -12,7 +12,7 @@ const COMMANDS: Readonly<Record<string, (args: readonly string[], folder: string
 
 try {
   const run = command !== undefined && Object.hasOwn(COMMANDS, command) ? COMMANDS[command] : undefined
-  if (!run) throw new Fault(`Usage: ${BUILD_USAGE}\n       ${BRING_USAGE}`)
+  if (!run) throw new Fault(`Usage: ${BUILD_USAGE}, or ${BRING_USAGE}`)
   // npm runs scripts in the folder of the project; the paths were typed in the author's.
   console.log(await run(args, process.env['INIT_CWD'] ?? process.cwd()))
 } catch (error) {

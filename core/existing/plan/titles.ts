@@ -95,6 +95,7 @@ function labelsOf(
 /** What all pages are called; what was left over from the page that one was copied from is told apart. */
 export function titlesOf(folder: ReadFolder, parts: FoundParts): Titles {
   const { before, after } = commonPart(folder.pages)
+  const site = trimmedOf(after || before, (sign) => /[\s|·•–—:»›«‹~/-]/.test(sign))
   const labels = labelsOf(folder, parts)
   const bare = (title: string) => {
     if (after !== '' && title.endsWith(after) && title.length > after.length)
@@ -127,7 +128,10 @@ export function titlesOf(folder: ReadFolder, parts: FoundParts): Titles {
   const titles = new Map<string, PageTitle>()
   for (const page of folder.pages) {
     const { path } = page
-    const said = titleOf.get(path)!
+    // A home page that is called as the site says nothing of its own.
+    const isNamedAsSite =
+      path === folder.home && site !== '' && plainName(titleOf.get(path)!) === plainName(site)
+    const said = isNamedAsSite ? '' : titleOf.get(path)!
     const heading = page.heading?.text ?? ''
     const label = labels.get(path) ?? ''
     const agrees = (text: string, of: string) => {
@@ -156,7 +160,8 @@ export function titlesOf(folder: ReadFolder, parts: FoundParts): Titles {
       plainName(heading) !== plainName(said) &&
       headed.some((other) => agrees(heading, other) || plainName(titleOf.get(other)!) === plainName(heading))
     const own = isTitleCopied ? (isHeadingCopied ? '' : heading) : said
-    const title = own || label || (isHeadingCopied ? '' : heading) || said || stem(path)
+    const title =
+      own || (isNamedAsSite ? heading : '') || label || (isHeadingCopied ? '' : heading) || said || stem(path)
     titles.set(path, {
       title,
       label: label || title,
@@ -165,7 +170,6 @@ export function titlesOf(folder: ReadFolder, parts: FoundParts): Titles {
       isHeadingCopied,
     })
   }
-  const site = trimmedOf(after || before, (sign) => /[\s|·•–—:»›«‹~/-]/.test(sign))
   const safe = (text: string) => text.replaceAll(site, '{site}')
   const pattern =
     after !== '' ? `{title}${safe(after)}` : before !== '' ? `${safe(before)}{title}` : '{title}'

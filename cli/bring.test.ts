@@ -1,0 +1,219 @@
+import { spawnSync } from 'node:child_process'
+import {
+  createWriteStream,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs'
+import { tmpdir } from 'node:os'
+import { dirname, join } from 'node:path'
+import { once } from 'node:events'
+import { fileURLToPath } from 'node:url'
+import type { FolderReport } from '@viatica/core/existing/report.ts'
+import { type HandSite, handFiles } from '@viatica/core/testing/handMade.ts'
+import { ZipFile } from 'yazl'
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url))
+
+let folder: string
+beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'bring-'))
+})
+afterAll(() => rmSync(folder, { recursive: true }))
+
+function viatica(...args: string[]) {
+  const { status, stdout, stderr } = spawnSync('node', ['cli/dist/main.mjs', ...args], {
+    cwd: ROOT,
+    encoding: 'utf8',
+    env: { ...process.env, NODE_OPTIONS: '', INIT_CWD: folder },
+  })
+  return { status, stdout, stderr }
+}
+
+const page = (path: string, label: string, parent?: string) => ({
+  path,
+  title: `All about ${label.toLowerCase()}`,
+  label,
+  parent,
+  content: `<p>What there is to say of ${label}.</p>`,
+})
+const HAND: HandSite = {
+  pages: [
+    page('index.htm', 'Home'),
+    page('tea.htm', 'Tea', 'index.htm'),
+    page('tea-green.htm', 'Green tea', 'tea.htm'),
+    page('coffee.htm', 'Coffee', 'index.htm'),
+    page('cups.htm', 'Cups', 'index.htm'),
+  ],
+  habits: {
+    menu: 'line',
+    mark: 'text',
+    nested: false,
+    breadcrumb: 'line',
+    pager: 'words',
+    headLinks: false,
+    title: 'after',
+    capitals: true,
+    crlf: true,
+    encoding: 'windows-1252',
+    dot: false,
+    menuTwice: true,
+  },
+}
+const PLANTED = [{ path: 'coffee.htm', kind: 'old footer' }] as const
+
+function writeFolder(name: string, files: ReturnType<typeof handFiles>): void {
+  for (const { path, bytes } of files) {
+    mkdirSync(dirname(join(folder, name, path)), { recursive: true })
+    writeFileSync(join(folder, name, path), bytes)
+  }
+}
+
+const readFolder = (name: string) =>
+  Object.fromEntries(
+    readdirSync(join(folder, name), { recursive: true, encoding: 'utf8', withFileTypes: true })
+      .filter((entry) => entry.isFile())
+      .map((entry) => join(entry.parentPath, entry.name))
+      .map((path) => [path.slice(join(folder, name).length + 1), readFileSync(path).toString('latin1')]),
+  )
+
+/** A zip archive. @param change what becomes of its bytes */
+async function writeZip(
+  name: string,
+  files: readonly { path: string; bytes: Uint8Array }[],
+  change: (bytes: Buffer) => Buffer = (bytes) => bytes,
+): Promise<string> {
+  const zip = new ZipFile()
+  for (const { path, bytes } of files) zip.addBuffer(Buffer.from(bytes), path)
+  zip.end()
+  const out = createWriteStream(join(folder, name))
+  zip.outputStream.pipe(out)
+  await once(out, 'finish')
+  writeFileSync(join(folder, name), change(readFileSync(join(folder, name))))
+  return name
+}
+
+describe('viatica bring', () => {
+  test('a folder becomes a site file, with a report; built, it is the same folder', () => {
+    writeFolder('hand', handFiles(HAND, PLANTED))
+    const { status, stdout, stderr } = viatica(
+      'bring',
+      'hand',
+      '--out',
+      'hand.json',
+      '--report',
+      'report.json',
+    )
+    expect({ status, stderr }).toEqual({ status: 0, stderr: '' })
+    expect(stdout).toContain('5 pages with 1 template, 2 other files, written to hand.json')
+    const report = JSON.parse(readFileSync(join(folder, 'report.json'), 'utf8')) as FolderReport
+    expect(Object.keys(report)).toEqual([
+      'pages',
+      'order',
+      'templates',
+      'menus',
+      'drift',
+      'files',
+      'includes',
+      'leftover',
+    ])
+    expect(report.drift).toEqual([
+      {
+        path: 'coffee.htm',
+        part: 'footer',
+        says: '© 2011 Mill Lane Gardens. Open every day but Monday.',
+        expected: '© 2024 Mill Lane Gardens. Open every day but Monday.',
+        line: 18,
+      },
+    ])
+    expect(report.pages.find(({ path }) => path === 'tea-green.htm')).toEqual({
+      path: 'tea-green.htm',
+      parent: 'tea.htm',
+      title: 'All about green tea',
+      label: 'Green tea',
+      template: 'Pages',
+      evidence: 'breadcrumb',
+    })
+    expect(report.menus[0]).toMatchObject({ mark: { form: 'text', on: 'b', value: 'b' } })
+    expect(viatica('build', 'hand.json', '--out', 'built').status).toBe(0)
+    expect(readFolder('built')).toEqual(readFolder('hand'))
+    // A folder can be built as it is, too.
+    expect(viatica('build', 'hand', '--out', 'straight').status).toBe(0)
+    expect(readFolder('straight')).toEqual(readFolder('hand'))
+  })
+
+  test('--fix all brings drift into line; --json prints the report and nothing else', () => {
+    writeFolder('drifted', handFiles(HAND, PLANTED))
+    writeFolder('clean', handFiles(HAND))
+    const { stdout } = viatica('bring', 'drifted', '--out', 'fixed.json', '--fix', 'all', '--json')
+    expect((JSON.parse(stdout) as FolderReport).drift).toHaveLength(1)
+    viatica('build', 'fixed.json', '--out', 'fixed')
+    expect(readFolder('fixed')).toEqual(readFolder('clean'))
+  })
+
+  test('a zip archive with one folder in it is that folder', async () => {
+    const files = handFiles(HAND).map(({ path, bytes }) => ({ path: `site/${path}`, bytes }))
+    await writeZip('site.zip', files)
+    expect(viatica('bring', 'site.zip', '--out', 'zipped.json').status).toBe(0)
+    writeFolder('unzipped', handFiles(HAND))
+    viatica('build', 'zipped.json', '--out', 'from-zip')
+    expect(readFolder('from-zip')).toEqual(readFolder('unzipped'))
+  })
+
+  test('links of the file system are not followed', () => {
+    writeFolder('linked', handFiles(HAND))
+    symlinkSync('/etc', join(folder, 'linked/etc'))
+    const { stdout } = viatica('bring', 'linked', '--out', 'linked.json', '--json')
+    expect((JSON.parse(stdout) as FolderReport).files).toHaveLength(7)
+  })
+
+  const named = (bytes: Buffer, from: string, to: string) =>
+    Buffer.from(bytes.toString('latin1').replaceAll(from, to), 'latin1')
+
+  test.each([
+    ['nothing named', () => ['bring'], /^Usage: viatica bring/],
+    ['no folder there', () => ['bring', 'none', '--out', 'bad.json'], /no such folder/],
+    ['an unknown fix', () => ['bring', 'hand', '--out', 'bad.json', '--fix', 'some'], /--fix must be all/],
+    [
+      'an archive that leads out of itself',
+      async () => [
+        'bring',
+        await writeZip('out.zip', handFiles(HAND), (bytes) => named(bytes, 'style.css', '../../../x')),
+        '--out',
+        'bad.json',
+      ],
+      /out\.zip: This archive cannot be read: .*\.\.\/\.\.\/\.\.\/x/,
+    ],
+    [
+      'an archive that is cut off',
+      async () => [
+        'bring',
+        await writeZip('cut.zip', handFiles(HAND), (bytes) => bytes.subarray(0, 300)),
+        '--out',
+        'bad.json',
+      ],
+      /cut\.zip: This archive cannot be read/,
+    ],
+    [
+      'an archive that unpacks to more than there is room for',
+      async () => [
+        'bring',
+        await writeZip('bomb.zip', [{ path: 'a.html', bytes: new Uint8Array(210_000_000) }]),
+        '--out',
+        'bad.json',
+      ],
+      /more than 200 MB/,
+    ],
+  ])('%s: status 2, one line, and nothing is written', async (_, args, reason) => {
+    const { status, stdout, stderr } = viatica(...(await args()))
+    expect({ status, stdout }).toEqual({ status: 2, stdout: '' })
+    expect(stderr).toMatch(reason)
+    expect(stderr.trim().split('\n')).toHaveLength(1)
+    expect(existsSync(join(folder, 'bad.json'))).toBe(false)
+  })
+})
