@@ -23,7 +23,19 @@ const IMPURE = [
  * the content is part of the plan; changes ask of addresses whether redirects hold.
  */
 const CORE = [
-  ...['standard', 'pointer', 'plan', 'plan/change', 'address', 'navigate', 'render', 'formats', 'files'],
+  ...[
+    'standard',
+    'pointer',
+    'plan',
+    'plan/change',
+    'address',
+    'navigate',
+    'template',
+    'render',
+    'formats',
+    'existing',
+  ],
+  'files',
   ...[
     'shape',
     'structure',

@@ -74,6 +74,11 @@ function writeFolder(name: string, files: ReturnType<typeof handFiles>): void {
   }
 }
 
+const lineOf = (path: string, text: string) =>
+  readFileSync(join(folder, path), 'latin1')
+    .split('\n')
+    .findIndex((line) => line.includes(text)) + 1
+
 const readFolder = (name: string) =>
   Object.fromEntries(
     readdirSync(join(folder, name), { recursive: true, encoding: 'utf8', withFileTypes: true })
@@ -128,7 +133,7 @@ describe('viatica bring', () => {
         part: 'footer',
         says: '© 2011 Mill Lane Gardens. Open every day but Monday.',
         expected: '© 2024 Mill Lane Gardens. Open every day but Monday.',
-        line: 18,
+        line: lineOf('hand/coffee.htm', '2011'),
       },
     ])
     expect(report.pages.find(({ path }) => path === 'tea-green.htm')).toEqual({
@@ -183,11 +188,11 @@ describe('viatica bring', () => {
       'an archive that leads out of itself',
       async () => [
         'bring',
-        await writeZip('out.zip', handFiles(HAND), (bytes) => named(bytes, 'style.css', '../../../x')),
+        await writeZip('out.zip', handFiles(HAND), (bytes) => named(bytes, 'style.css', '../../x.c')),
         '--out',
         'bad.json',
       ],
-      /out\.zip: This archive cannot be read: .*\.\.\/\.\.\/\.\.\/x/,
+      /^out\.zip: This archive cannot be read: .*\.\.\/\.\.\/x/,
     ],
     [
       'an archive that is cut off',
@@ -197,7 +202,7 @@ describe('viatica bring', () => {
         '--out',
         'bad.json',
       ],
-      /cut\.zip: This archive cannot be read/,
+      /^cut\.zip: This archive cannot be read/,
     ],
     [
       'an archive that unpacks to more than there is room for',

@@ -59,7 +59,7 @@ export async function bringCommand(args: readonly string[], folder: string): Pro
   const path = resolve(folder, from)
   if (!statSync(path, { throwIfNoEntry: false }))
     throw new Fault(`${from}: There is no such folder or archive.`)
-  const files = isFolder(path) ? await readFolderFiles(path) : await readZipFiles(path)
+  const files = isFolder(path) ? await readFolderFiles(path) : await readZipFiles(path, from)
   const { site, inLine, contents, report } = bringFolder(files, from)
   const taken = values.fix ? inLine : site
   const fault = siteFault(taken)

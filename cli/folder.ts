@@ -2,7 +2,7 @@ import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import { promisify } from 'node:util'
 import { type Brought, bring, NothingToBring } from '@viatica/core/existing/bring.ts'
-import type { FoundFile } from '@viatica/core/existing/files/folderFiles.ts'
+import type { FoundFile } from '@viatica/core/existing/intake/folderFiles.ts'
 import { fromBuffer, type Entry, type ZipFile } from 'yauzl'
 import { Fault } from './fault.ts'
 
@@ -70,13 +70,13 @@ async function bytesIn(zip: ZipFile, entry: Entry): Promise<Uint8Array> {
   return new Uint8Array(Buffer.concat(pieces))
 }
 
-/** All files of a zip archive. @throws Fault for an archive that is broken, too large, locked, or leads out of itself */
-export async function readZipFiles(path: string): Promise<readonly FoundFile[]> {
+/** All files of a zip archive. @param said how the author named it @throws Fault for an archive that is broken, too large, locked, or leads out of itself */
+export async function readZipFiles(path: string, said = path): Promise<readonly FoundFile[]> {
   const room = new Room()
   const files: FoundFile[] = []
   try {
     if (statSync(path).size > MOST_BYTES)
-      throw new Fault(`${path}: The archive is larger than ${MOST_BYTES / 1_000_000} MB.`)
+      throw new Fault(`${said}: The archive is larger than ${MOST_BYTES / 1_000_000} MB.`)
     const zip = await openZip(readFileSync(path), { lazyEntries: true })
     await new Promise<void>((resolve, reject) => {
       zip.on('error', reject)
@@ -86,7 +86,7 @@ export async function readZipFiles(path: string): Promise<readonly FoundFile[]> 
           const kind = (entry.externalFileAttributes >>> 16) & 0o170000
           if (entry.fileName.endsWith('/') || kind === 0o120000) return
           if ((entry.generalPurposeBitFlag & 1) !== 0)
-            throw new Fault(`${path}: ${entry.fileName} is locked with a password.`)
+            throw new Fault(`${said}: ${entry.fileName} is locked with a password.`)
           room.take(entry.fileName, entry.uncompressedSize)
           files.push({ path: entry.fileName, bytes: await bytesIn(zip, entry) })
         }
@@ -96,7 +96,7 @@ export async function readZipFiles(path: string): Promise<readonly FoundFile[]> 
     })
   } catch (error) {
     if (error instanceof Fault) throw error
-    throw new Fault(`${path}: This archive cannot be read: ${(error as Error).message}`)
+    throw new Fault(`${said}: This archive cannot be read: ${(error as Error).message}`)
   }
   return withoutTop(files).sort((a, b) => (a.path < b.path ? -1 : 1))
 }

@@ -1,7 +1,7 @@
 import { readingRuns } from '../navigate/readingOrder.ts'
 import type { Site } from '../plan/site.ts'
 import { findDrift } from './drift.ts'
-import { type FoundFile, includesOf, sortFiles, typeOf } from './files/folderFiles.ts'
+import { type FoundFile, includesOf, sortFiles, typeOf } from './intake/folderFiles.ts'
 import { type ReadFolder, readFolder } from './pages/folder.ts'
 import { type ReadPage, readPage } from './pages/readPage.ts'
 import { publishedAt, Targets } from './pages/targets.ts'

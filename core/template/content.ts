@@ -3,7 +3,7 @@ import type { EntryId } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
 import { readPointer } from '../pointer/pointer.ts'
 import { type PageToken, tokensOf, valueOf } from '../standard/pageTokens.ts'
-import type { Spelling, Templates } from './model.ts'
+import type { Spelling, Templates } from '../plan/surround/templates.ts'
 import { type Published, spelt } from './spelling.ts'
 
 /** Attributes that hold one reference. https://html.spec.whatwg.org/multipage/indices.html#attributes-3 */

@@ -7,7 +7,7 @@ import {
   type ItemKind,
   type ItemState,
   type MenuPattern,
-} from './model.ts'
+} from '../plan/surround/templates.ts'
 import type { Writing } from './writing.ts'
 
 function kindOf({ target, items }: MenuItem): ItemKind {

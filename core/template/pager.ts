@@ -4,7 +4,7 @@ import { neighboursOf } from '../navigate/readingOrder.ts'
 import { type EntryId, labelOf } from '../plan/entry.ts'
 import { entryOf } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
-import type { PagerPattern } from './model.ts'
+import type { PagerPattern } from '../plan/surround/templates.ts'
 import type { Value, Values, Writing } from './writing.ts'
 
 /** The pages that the links of a pager lead to. */

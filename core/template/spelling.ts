@@ -1,6 +1,6 @@
 import { encodePath, folderOf, relativeHref } from '../address/relative.ts'
 import { decoded } from '../pointer/pointer.ts'
-import { INDEXES, type Spelling, STARTS } from './model.ts'
+import { INDEXES, type Spelling, STARTS } from '../plan/surround/templates.ts'
 
 /** The index file at the end of a path, whatever it is called. */
 const INDEX_FILE = /(^|\/)(?:index|default|home)\.[a-z]+$/i

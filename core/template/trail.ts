@@ -4,7 +4,7 @@ import type { EntryId } from '../plan/entry.ts'
 import { labelOf } from '../plan/entry.ts'
 import { entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
-import type { TrailPattern } from './model.ts'
+import type { TrailPattern } from '../plan/surround/templates.ts'
 import type { Writing } from './writing.ts'
 
 /** A breadcrumb of a page in the author's own way of writing; empty where the page has none. */

@@ -3,7 +3,7 @@ import type { Site } from '../plan/site.ts'
 import { addressesOf } from '../address/addresses.ts'
 import { fragmentHref } from '../address/relative.ts'
 import { escapeAttribute, escapePlainly } from '../standard/escape.ts'
-import type { Address, Bits, PatternHole, Spelling } from './model.ts'
+import type { Address, Bits, PatternHole, Spelling } from '../plan/surround/templates.ts'
 import { type Published, spelt } from './spelling.ts'
 
 /** What stands in a hole of a pattern. */

@@ -22,7 +22,7 @@ import type { Piece } from '../plan/surround/piece.ts'
 import { PLACES } from '../plan/surround/place.ts'
 import { BREADCRUMB_SEPARATORS, ORDER_SCOPES } from '../plan/surround/rules.ts'
 import { escapeText } from '../standard/escape.ts'
-import type { Templates } from '../template/model.ts'
+import type { Templates } from '../plan/surround/templates.ts'
 import { EMPTY_SURROUND, standings, type SurroundRule } from '../plan/surround/surround.ts'
 
 /** What a random change is drawn with: numbers, one after the other, and a text. */

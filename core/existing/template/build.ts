@@ -13,7 +13,7 @@ import type {
   TemplatePart,
   Templates,
   Where,
-} from '../../template/model.ts'
+} from '../../plan/surround/templates.ts'
 import { createTemplateWriter, type TemplateWriter } from '../../template/write.ts'
 import { writingOn } from '../../template/writing.ts'
 import type { ReadFolder } from '../pages/folder.ts'

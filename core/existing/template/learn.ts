@@ -8,7 +8,7 @@ import {
   type MenuPattern,
   type PagerPattern,
   type TrailPattern,
-} from '../../template/model.ts'
+} from '../../plan/surround/templates.ts'
 import { valueOf } from '../../standard/pageTokens.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import type { Direction } from '../parts/directions.ts'

@@ -1,7 +1,7 @@
 import { encodePath } from '../../address/relative.ts'
 import type { Stretch } from '../../standard/pageTokens.ts'
 import { referencesOf, tailOf } from '../../template/content.ts'
-import type { Address, Bit, Bits, Spelling } from '../../template/model.ts'
+import type { Address, Bit, Bits, Spelling } from '../../plan/surround/templates.ts'
 import { type Published, spellingOf, usualSpelling, type Written } from '../../template/spelling.ts'
 import type { ReadFolder } from '../pages/folder.ts'
 import type { ReadPage } from '../pages/readPage.ts'

@@ -4,7 +4,7 @@ import { oneLine, type ReadPage } from '../pages/readPage.ts'
 import { tokensOf, valueOf } from '../../standard/pageTokens.ts'
 import type { GroupItem, LinkGroup } from '../parts/linkGroups.ts'
 import type { Cut, Sources } from './source.ts'
-import type { Bits, PatternHole } from '../../template/model.ts'
+import type { Bits, PatternHole } from '../../plan/surround/templates.ts'
 
 /** An item of a group with all that is written for it alone, and the items under it. */
 export interface Unit extends Stretch {

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import type { EntryId } from '../entry.ts'
-import { templatesSchema } from '../../template/model.ts'
+import { templatesSchema } from './templates.ts'
 import { DEFAULT_LOOK, lookSchema } from './look.ts'
 import { type Menu, menuSchema } from './menu.ts'
 import type { PickedList } from '../../pieces/pieceModel.ts'

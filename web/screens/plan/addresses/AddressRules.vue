@@ -54,7 +54,7 @@ const LAYOUT_WORDS = {
   flat: 'all in one folder',
   nested: 'a folder for each section',
   folders: 'a folder for each page',
-  own: 'as they are',
+  own: 'every page keeps its path',
 } as const
 const LINK_WORDS = {
   relative: 'relative (works in any folder)',
