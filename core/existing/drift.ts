@@ -1,3 +1,4 @@
+import { collect } from './collect.ts'
 import { wayTo } from '../navigate/breadcrumb.ts'
 import { pageAbove } from '../navigate/pageAbove.ts'
 import { neighboursOf } from '../navigate/readingOrder.ts'
@@ -398,7 +399,7 @@ export function findDrift(search: Search): Decided {
   for (const own of byGroup.values()) drift.push(...own)
 
   const groupsOf = new Map<ReadPage, LinkGroup[]>()
-  for (const group of byGroup.keys()) groupsOf.set(group.page, [...(groupsOf.get(group.page) ?? []), group])
+  for (const group of byGroup.keys()) collect(groupsOf, group.page, group)
   const others = new Map<string, number>()
   const variantOf = (one: Deviation) =>
     `${one.override.from} ${one.override.to} ${meaningOf(search, one.page, one.page.text.slice(one.stretch.start, one.stretch.end))}`
@@ -409,8 +410,7 @@ export function findDrift(search: Search): Decided {
 
   const kept = new Map<string, Override[]>()
   const inLine = new Map<string, Override[]>()
-  const keep = (list: Map<string, Override[]>, id: string, override: Override) =>
-    list.set(id, [...(list.get(id) ?? []), override])
+  const keep = (list: Map<string, Override[]>, id: string, override: Override) => collect(list, id, override)
   for (const deviation of built.deviations) {
     const { page, override, stretch, parts: own } = deviation
     const { id } = planned.idOf(page.path)!

@@ -1,3 +1,4 @@
+import { collect } from '../collect.ts'
 import type { Stretch } from '../../standard/pageTokens.ts'
 import { type AttributeToken, tokensOf } from '../../standard/pageTokens.ts'
 import { attributeOf } from '../pages/nodes.ts'
@@ -90,7 +91,7 @@ export function marksOf(
       )
       .join('>')
   const byKey = new Map<string, typeof items>()
-  for (const item of items) byKey.set(item.key, [...(byKey.get(item.key) ?? []), item])
+  for (const item of items) collect(byKey, item.key, item)
   const marks: PageMark[] = []
   const forms: FoundMark[] = []
   for (const [key, own] of byKey) {

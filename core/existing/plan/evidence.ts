@@ -1,3 +1,4 @@
+import { collect } from '../collect.ts'
 import { type FoundParts, pathOf } from '../parts/recognise.ts'
 import { foldersOf, type ReadFolder } from '../pages/folder.ts'
 import type { ReadPage } from '../pages/readPage.ts'
@@ -227,7 +228,7 @@ function contentsVotes(folder: ReadFolder, parts: FoundParts, vote: Cast): void 
     ...parts.breadcrumbs.flatMap(({ groups }) => groups),
     ...parts.pagers.map(({ group }) => group),
   ])
-    taken.set(group.page, [...(taken.get(group.page) ?? []), group])
+    collect(taken, group.page, group)
   const lists = new Map<string, Set<string>>()
   for (const page of folder.pages) {
     const own = taken.get(page) ?? []

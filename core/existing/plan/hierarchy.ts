@@ -1,3 +1,4 @@
+import { collect } from '../collect.ts'
 import { type FoundParts, pathOf } from '../parts/recognise.ts'
 import type { ReadFolder } from '../pages/folder.ts'
 import { EVIDENCE, type Evidence, type Vote, votesOf } from './evidence.ts'
@@ -25,7 +26,7 @@ export interface Hierarchy {
 /** What all votes for one parent weigh: each kind of evidence counts once, but for breadcrumbs of the pages below. */
 function weighed(votes: readonly Vote[]): { parent: string; weight: number; votes: Vote[] }[] {
   const byParent = new Map<string, Vote[]>()
-  for (const vote of votes) byParent.set(vote.parent, [...(byParent.get(vote.parent) ?? []), vote])
+  for (const vote of votes) collect(byParent, vote.parent, vote)
   return [...byParent]
     .map(([parent, own]) => {
       const heaviest = new Map<Evidence, number>()
@@ -213,8 +214,7 @@ export function hierarchyOf(folder: ReadFolder, parts: FoundParts): Hierarchy {
   const runs = runsOf(folder, parts)
   const placings = heldToOrder(folder, votesOf(folder, parts), runs)
   const under = new Map<string, string[]>()
-  for (const { path, parent } of placings.values())
-    if (parent !== null) under.set(parent, [...(under.get(parent) ?? []), path])
+  for (const { path, parent } of placings.values()) if (parent !== null) collect(under, parent, path)
   const menus = [...parts.shared, ...parts.menus]
     .reverse()
     .map(({ entries }) => placesIn(entries.flatMap(({ path }) => path ?? [])))

@@ -1,3 +1,4 @@
+import { collect } from '../collect.ts'
 import { directionOf, nameInPager } from '../parts/directions.ts'
 import type { FoundParts } from '../parts/recognise.ts'
 import { most } from '../parts/recognise.ts'
@@ -109,7 +110,7 @@ export function titlesOf(folder: ReadFolder, parts: FoundParts): Titles {
     const shared = new Map<string, string[]>()
     for (const page of folder.pages) {
       const name = plainName(text(page))
-      if (name !== '') shared.set(name, [...(shared.get(name) ?? []), page.path])
+      if (name !== '') collect(shared, name, page.path)
     }
     return shared
   }

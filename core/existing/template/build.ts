@@ -1,3 +1,4 @@
+import { collect } from '../collect.ts'
 import { addressesOf } from '../../address/addresses.ts'
 import { pageSchema } from '../../plan/entry.ts'
 import type { Site } from '../../plan/site.ts'
@@ -80,7 +81,7 @@ function pagersByPlace(pagers: readonly PagerOfPage[]): PagerOfPage[][] {
   const places = new Map<string, PagerOfPage[]>()
   for (const pager of pagers) {
     const { place } = pager.group
-    places.set(place, [...(places.get(place) ?? []), pager])
+    collect(places, place, pager)
   }
   return [...places.values()]
 }
@@ -264,7 +265,7 @@ function draftsOf(
   const same = new Map<string, ReadPage[]>()
   for (const pages of kindsOfPages(cells)) {
     const saying = sayingOf(draft(pages, '', ''))
-    same.set(saying, [...(same.get(saying) ?? []), ...pages])
+    for (const page of pages) collect(same, saying, page)
   }
   const ids = new Set<string>()
   return [...same.values()]

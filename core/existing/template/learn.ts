@@ -1,3 +1,4 @@
+import { collect } from '../collect.ts'
 import type { MenuItem } from '../../navigate/menu.ts'
 import {
   type Bits,
@@ -30,6 +31,9 @@ function blankBefore(text: string, at: number): string {
   return text.slice(from, at)
 }
 
+/** On how many pages plain items are looked at. */
+const SAMPLE = 150
+
 /** What an item of a page is to its menu. */
 export interface KnownItem {
   /** The id of the menu's item. */
@@ -54,14 +58,15 @@ export function learnMenu(
   const leads: string[][] = []
   const forms = new Map<string, ItemForm[]>()
   const byItem = new Map<string, Map<ItemState, { key: string; forms: ItemForm[] }>>()
-  const visit = (group: LinkGroup, units: readonly Unit[], level: number) => {
+  const visit = (group: LinkGroup, units: readonly Unit[], level: number, isSample: boolean) => {
     const { page } = group
     const between = (betweens[level - 1] ??= [])
     if (units[0]) (leads[level - 1] ??= []).push(blankBefore(group.page.text, units[0].start))
     units.forEach((unit, n) => {
       if (n > 0) between.push(page.text.slice(units[n - 1]!.end, unit.start))
       const item = known(group, unit)
-      if (item) {
+      // So many pages tell how plain items are written; how one is marked, only its own page does.
+      if (item && (isSample || item.state !== 'plain')) {
         const leads = unit.item.link?.target
         const kind: ItemKind =
           !leads || leads.to === 'here'
@@ -73,22 +78,22 @@ export function learnMenu(
               : 'page'
         const key = formKey(level, item.state, unit.units.length > 0 ? `${kind}+` : kind)
         const form = formOfUnit(sources, page, unit)
-        forms.set(key, [...(forms.get(key) ?? []), form])
+        collect(forms, key, form)
         const states = byItem.get(item.id) ?? new Map<ItemState, { key: string; forms: ItemForm[] }>()
         byItem.set(item.id, states)
         const there = states.get(item.state) ?? { key, forms: [] }
         there.forms.push(form)
         states.set(item.state, there)
       }
-      if (unit.units.length > 0) visit(group, unit.units, level + 1)
+      if (unit.units.length > 0) visit(group, unit.units, level + 1, isSample)
     })
   }
-  for (const group of groups) {
+  for (const [at, group] of groups.entries()) {
     const units = unitsOf(group)
     if (units.length === 0) continue
     befores.push(sources.bits(group.page, { start: group.start, end: units[0]!.start }))
     afters.push(sources.bits(group.page, { start: units.at(-1)!.end, end: group.end }))
-    visit(group, units, 1)
+    visit(group, units, 1, at < SAMPLE)
   }
   // What only some pages have of a mark on sections is not the habit of their author.
   const isHabit = (key: string, all: readonly ItemForm[], form: ItemForm) =>
@@ -234,7 +239,7 @@ export function learnPager(
       return [...hrefCut(page, unit, direction), ...nameCuts(page, unit, names, direction)]
     })
     const key = there.join(' ')
-    forms.set(key, [...(forms.get(key) ?? []), sources.bits(page, group, cuts)])
+    collect(forms, key, sources.bits(page, group, cuts))
     orders.push(there)
     if (directions.includes(undefined)) continue
     befores.push(sources.bits(page, { start: group.start, end: units[0]!.start }))

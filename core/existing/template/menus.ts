@@ -1,3 +1,4 @@
+import { collect } from '../collect.ts'
 import { hereMark, indexOfMenu, itemsShown, type MenuItem } from '../../navigate/menu.ts'
 import type { EntryId } from '../../plan/entry.ts'
 import { childrenOf } from '../../plan/plan.ts'
@@ -175,12 +176,11 @@ export function fitMenus(
   }
   const places = new Map<string, FoundMenu[]>()
   for (const menu of found)
-    for (const place of new Set(menu.groups.map((group) => group.place)))
-      places.set(place, [...(places.get(place) ?? []), menu])
+    for (const place of new Set(menu.groups.map((group) => group.place))) collect(places, place, menu)
   for (const menu of found) {
     const name = menuName(menu).slice(0, 100)
     const byPlace = new Map<string, LinkGroup[]>()
-    for (const group of menu.groups) byPlace.set(group.place, [...(byPlace.get(group.place) ?? []), group])
+    for (const group of menu.groups) collect(byPlace, group.place, group)
     for (const [place, groups] of byPlace) {
       const sharing = places.get(place)!
       if (sharing.length > 1 && !groups.every((group) => group.items.length < 2)) {
