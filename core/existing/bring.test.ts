@@ -16,6 +16,7 @@ import {
   orderOf,
   PART_OF,
 } from '../testing/handMade.ts'
+import { clicksFromHome, linkGraph } from '../statistics/linkGraph.ts'
 import { YEAR } from '../testing/year.ts'
 import { bring, type Brought } from './bring.ts'
 
@@ -184,5 +185,16 @@ test('after an edit of the plan every page is as its author would have written i
       expect(written(after, contents)).toEqual(found(handFiles(byHand)))
     }),
     { numRuns: 120 },
+  )
+})
+
+test('every page can be reached from the home page, as in the pages that were taken in', () => {
+  fc.assert(
+    fc.property(arbitraryHandSite, (hand) => {
+      fc.pre(hand.habits.nested || hand.habits.pager !== 'none')
+      const { site } = bring(handFiles(hand))
+      expect(clicksFromHome(site, linkGraph(site)).size).toBe(hand.pages.length)
+    }),
+    { numRuns: 30 },
   )
 })

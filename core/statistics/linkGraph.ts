@@ -9,6 +9,7 @@ import type { Piece } from '../plan/surround/piece.ts'
 import type { Place } from '../plan/surround/place.ts'
 import { standings } from '../plan/surround/surround.ts'
 import { compileBody } from '../render/body.ts'
+import { templateLinks } from '../template/links.ts'
 
 /** The links that stand on one page, each as often as it stands there. */
 export interface PageLinks {
@@ -65,7 +66,14 @@ export function textLinks(site: Site): (page: PageEntry) => EntryId[] {
 export function linkGraph(site: Site): Map<EntryId, PageLinks> {
   const linksOn = surroundLinks(site)
   const inText = textLinks(site)
+  const inTemplates = site.surround.templates && templateLinks(site, site.surround.templates)
   const linksOf = (page: PageEntry): PageLinks => {
+    if (inTemplates) {
+      const own = inTemplates(page.id)
+      const around = [...own.menu, ...own.around]
+      const surround = around.filter((to) => to !== 'elsewhere')
+      return { surround, menu: own.menu.length, kept: around.length, text: inText(page) }
+    }
     const kept: Leads[] = []
     let menu = 0
     for (const { piece, links } of linksOn(page)) {

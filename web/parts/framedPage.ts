@@ -12,6 +12,8 @@ import { PIECE_ENDS, pieceBegins } from './laidOut.ts'
 /** A page with a comment before and after each piece: they change nothing of how it looks. */
 function pageWithPiecesMarked(site: Site, id: EntryId): string {
   const renderer = createRenderer(site, thisYear())
+  // In templates there are no pieces.
+  if (site.surround.templates) return renderer.page(id)
   const page = renderer.parts(id)
   const pieces = page.pieces.map(({ piece, place, html }) => ({
     piece,
@@ -35,10 +37,12 @@ export function framedPage(shown: Site, siteId: string, page: EntryId): string {
   // The author's own sheets come after ours.
   const ourSheet = site.surround.headFiles.ourStyles ? /<link rel="stylesheet" href="[^"]*">/ : /$^/
   const base = at(path)
-  return pageWithPiecesMarked(site, page)
-    .replace(ourSheet, () => `<style>${styleSheet(site.surround, at(generated.fonts))}</style>`)
-    .replace(
-      '<head>',
-      () => `<head><base href="${base.replaceAll('"', '%22')}"><script src="/live-page.js"><${'/'}script>`,
-    )
+  const html = pageWithPiecesMarked(site, page).replace(
+    ourSheet,
+    () => `<style>${styleSheet(site.surround, at(generated.fonts))}</style>`,
+  )
+  const ours = `<base href="${base.replaceAll('"', '%22')}"><script src="/live-page.js"><${'/'}script>`
+  const head = /<head(?:\s[^>]*)?>/i.exec(html)
+  const start = head ? head.index + head[0].length : (/^\s*<!doctype[^>]*>/i.exec(html)?.[0].length ?? 0)
+  return html.slice(0, start) + ours + html.slice(start)
 }

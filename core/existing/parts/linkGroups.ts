@@ -238,7 +238,11 @@ export function linkGroups(page: ReadPage, isShared: IsShared): readonly LinkGro
     }
     const [only] = holders
     const isOnly = holders.length === 1 && count(sums.links, only!.firstToken, only!.lastToken) === links
-    if (isOnly && only!.tag !== 'a' && !hasOwnWords(page, element)) {
+    // Cells or lines of one kind, of which only one is a link: the page's own stands there as text.
+    const isUniform = element.children.length > 1 && element.children.every(({ tag }) => tag === only?.tag)
+    const hasOthers =
+      isUniform && count(sums.text, first, last) > count(sums.text, only!.firstToken, only!.lastToken)
+    if (isOnly && only!.tag !== 'a' && !hasOthers && !hasOwnWords(page, element)) {
       waiting.push(only!)
       continue
     }
@@ -247,7 +251,7 @@ export function linkGroups(page: ReadPage, isShared: IsShared): readonly LinkGro
       /^(?:table|tbody|tr)$/.test(element.tag) && holders.every(({ tag }) => /^(?:tbody|tr|td|th)$/.test(tag))
     const isLines = holders.every(({ tag }) => INLINE.has(tag))
     const hasHeadings = count(sums.headings, first, last) > 0
-    const isOfOne = isEach && (holders.length > 1 || hasOwnWords(page, element)) && !isLines
+    const isOfOne = isEach && (holders.length > 1 || hasOthers || hasOwnWords(page, element)) && !isLines
     if (!isRoot && element.tag !== 'body' && element.tag !== 'html' && !hasHeadings && (isOfOne || isRows)) {
       if (emit(element, first, last, { start: element.from, end: element.to }, '')) continue
     }

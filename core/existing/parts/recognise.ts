@@ -340,5 +340,5 @@ export function menuName({ groups }: FoundMenu): string {
   if (said) return said
   const { names } = groups[0]!
   if (/\bfoot/.test(names)) return 'Footer'
-  return /\baside|\bside/.test(names) ? 'Side' : 'Main'
+  return /\baside|\bside/.test(names) ? 'Sidebar' : 'Main'
 }
