@@ -17,7 +17,7 @@ interface Habit {
 const INDEX = /^(?:index|default|home)\.[a-z]+$/i
 
 /** The path that a page keeps: the last that it was given out at, unless its author named it otherwise since. */
-export function keptPath({ pin, fileName }: PageEntry): string | undefined {
+function keptPath({ pin, fileName }: PageEntry): string | undefined {
   return fileName === '' ? pin?.addresses.at(-1) : undefined
 }
 

@@ -26,7 +26,7 @@ import type { Drift, DriftPart, FoundMark } from './report.ts'
 import type { BuiltSite, Deviation } from './template/build.ts'
 
 /** What was found wrong, and the templates in which only that is kept until its author decides. */
-export interface Decided {
+interface Decided {
   readonly drift: readonly Drift[]
   readonly templates: Templates
   /** The same templates with all drift that they can bring into line brought into line. */
@@ -231,7 +231,7 @@ function breadcrumbDrift(
   }
 }
 
-function pagerDrift({ folder, parts, planned, site, built }: Search): Map<LinkGroup, Drift[]> {
+function pagerDrift({ parts, planned, site, built }: Search): Map<LinkGroup, Drift[]> {
   const neighbours = neighboursOf(site)
   const drifts = new Map<LinkGroup, Drift[]>()
   for (const { group, links } of parts.pagers) {
@@ -258,7 +258,6 @@ function pagerDrift({ folder, parts, planned, site, built }: Search): Map<LinkGr
     }
     drifts.set(group, found)
   }
-  void folder
   return drifts
 }
 
@@ -362,8 +361,7 @@ function literalDrift(search: Search, deviation: Deviation, isCommon: boolean): 
 }
 
 /** Links of the content that lead to nothing, or to a file by another case. */
-function linksDrift({ parts }: Search, page: ReadPage, taken: readonly Stretch[]): Drift[] {
-  void parts
+function linksDrift(page: ReadPage, taken: readonly Stretch[]): Drift[] {
   return page.links.flatMap(({ href, target, element }): Drift[] => {
     if (taken.some(({ start, end }) => element.start >= start && element.end <= end)) return []
     const at = {
@@ -462,7 +460,7 @@ export function findDrift(search: Search): Decided {
     keep(kept, id, follows)
     if (found.length === 0 || !isFixed) keep(inLine, id, follows)
   }
-  for (const page of folder.pages) drift.push(...linksDrift(search, page, groupsOf.get(page) ?? []))
+  for (const page of folder.pages) drift.push(...linksDrift(page, groupsOf.get(page) ?? []))
   const withOverrides = (overrides: ReadonlyMap<string, Override[]>): Templates => ({
     ...built.templates,
     pages: Object.fromEntries(

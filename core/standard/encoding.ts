@@ -44,7 +44,7 @@ function encodingOf(label: string): string | undefined {
 }
 
 /** Whether bytes are the same. */
-export function isSameBytes(a: Uint8Array, b: Uint8Array): boolean {
+function isSameBytes(a: Uint8Array, b: Uint8Array): boolean {
   return a.length === b.length && a.every((byte, at) => byte === b[at])
 }
 

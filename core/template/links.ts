@@ -8,7 +8,7 @@ import { pagerValues } from './pager.ts'
 import { createTemplateWriter } from './write.ts'
 
 /** The links around the content of a page that is made with a template: to pages, or elsewhere. */
-export interface TemplateLinks {
+interface TemplateLinks {
   readonly menu: readonly (EntryId | 'elsewhere')[]
   readonly around: readonly (EntryId | 'elsewhere')[]
 }

@@ -9,13 +9,13 @@ export interface FoundFile {
 }
 
 /** A file that is taken as it is though it looks like a page, or that is no page that visitors reach. */
-export interface Leftover {
+interface Leftover {
   readonly path: string
   readonly reason: string
 }
 
 /** What the files of a folder are. */
-export interface SortedFiles {
+interface SortedFiles {
   readonly pages: ReadonlyMap<string, DecodedPage>
   /** Pieces of pages that others put in, by their paths. */
   readonly parts: ReadonlyMap<string, DecodedPage>
@@ -25,7 +25,7 @@ export interface SortedFiles {
 }
 
 const PAGE_ENDINGS = new Set(['html', 'htm', 'xhtml', 'xht', 'php', 'php5', 'phtml', 'shtml', 'shtm', 'stm'])
-export const MAX_PAGE_BYTES = 5_000_000
+const MAX_PAGE_BYTES = 5_000_000
 /** Elements may stand in each other so deep and no deeper: as browsers have it, twice. */
 const MOST_NESTED = 1024
 
@@ -113,14 +113,14 @@ export function sortFiles(files: readonly FoundFile[]): SortedFiles {
       ([path, { text }]) => !parts.has(path) && (/<[a-z!?]/i.test(text) || text.trim() === ''),
     ),
   )
-  for (const [path, page] of read) {
-    const file = files.find((one) => one.path === path)!
+  const byPath = new Map(files.map((file) => [file.path, file]))
+  for (const path of read.keys()) {
+    const file = byPath.get(path)!
     if (parts.has(path)) others.push(file)
     else if (!pages.has(path)) {
       others.push(file)
       leftover.push({ path, reason: 'There is no HTML in it: it is kept as it is.' })
     }
-    void page
   }
   for (const path of pages.keys()) {
     const stem = path.slice(path.lastIndexOf('/') + 1).replace(/\.[^.]*$/, '')

@@ -27,7 +27,7 @@ const classesOf = (tag: Tag) =>
     .filter((one) => one !== '')
 
 /** What one writing of an item has that another has not. */
-export function markBetween(here: readonly Tag[], plain: readonly Tag[]): FoundMark {
+function markBetween(here: readonly Tag[], plain: readonly Tag[]): FoundMark {
   const linked = (tags: readonly Tag[]) =>
     tags.some((tag) => tag.tag === 'a' && valueIn(tag, 'href') !== undefined)
   if (!linked(here) && linked(plain)) {
@@ -59,7 +59,7 @@ export function markBetween(here: readonly Tag[], plain: readonly Tag[]): FoundM
 }
 
 /** The item that is marked on a page: its key; undefined where none differs from how it is written elsewhere. */
-export interface PageMark {
+interface PageMark {
   readonly group: LinkGroup
   readonly key: string
   readonly mark: FoundMark
@@ -69,11 +69,9 @@ export interface PageMark {
 /** Which items of a menu are marked on which pages, and how the mark is written. */
 export function marksOf(
   folder: Parameters<typeof keysOf>[0],
-  { entries, groups }: FoundMenu,
+  { groups }: FoundMenu,
   isAbove: (path: string, page: string) => boolean,
 ): { readonly mark: FoundMark; readonly marks: readonly PageMark[] } {
-  const labels = new Map(entries.map(({ key, label }) => [key, label.toLowerCase()]))
-  void labels
   const items = groups.flatMap((group) => {
     const keys = keysOf(folder, group)
     const all = flat(unitsOf(group))

@@ -177,7 +177,8 @@ export function keysOf(folder: ReadFolder, group: LinkGroup, labels?: ReadonlyMa
   })
 }
 
-function most<T>(values: Iterable<T>): T | undefined {
+/** The value that is there most often; undefined for none. */
+export function most<T>(values: Iterable<T>): T | undefined {
   const counts = new Map<T, number>()
   for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1)
   let best: T | undefined
@@ -185,7 +186,6 @@ function most<T>(values: Iterable<T>): T | undefined {
   for (const [value, count] of counts) if (count > times) [best, times] = [value, count]
   return best
 }
-export { most }
 
 /** The items that most of the groups have, in the order that most have them in. */
 function consensusOf(folder: ReadFolder, groups: readonly LinkGroup[]): readonly MenuEntry[] {

@@ -4,7 +4,7 @@ import type { ReadFolder } from '../pages/folder.ts'
 import { EVIDENCE, type Evidence, type Vote, votesOf } from './evidence.ts'
 
 /** Where a page stands, and why. */
-export interface Placing {
+interface Placing {
   readonly path: string
   /** Null for the home page. */
   readonly parent: string | null

@@ -33,7 +33,7 @@ export interface PlannedSite {
 }
 
 /** The menu that most pages have with most pages in it. */
-export function mainMenuOf(folder: ReadFolder, { menus, shared }: FoundParts): FoundMenu | undefined {
+function mainMenuOf(folder: ReadFolder, { menus, shared }: FoundParts): FoundMenu | undefined {
   const wide = [...shared, ...menus.filter(({ groups }) => groups.length * 2 > folder.pages.length)]
   const size = ({ entries }: FoundMenu) => entries.filter(({ path }) => path !== undefined).length
   return [...wide].sort((a, b) => size(b) - size(a))[0]

@@ -13,7 +13,7 @@ export interface Titles {
   readonly titles: ReadonlyMap<string, PageTitle>
 }
 
-export interface PageTitle {
+interface PageTitle {
   readonly title: string
   /** As menus call it. */
   readonly label: string

@@ -35,7 +35,7 @@ function blankBefore(text: string, at: number): string {
 const SAMPLE = 150
 
 /** What an item of a page is to its menu. */
-export interface KnownItem {
+interface KnownItem {
   /** The id of the menu's item. */
   readonly id: string
   readonly state: ItemState
@@ -177,7 +177,7 @@ export function learnTrail(
 }
 
 /** How the page is called that a link of a pager leads to, as it is written in HTML. */
-export interface PageNames {
+interface PageNames {
   readonly label: string
   readonly title: string
 }

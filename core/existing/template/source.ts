@@ -11,7 +11,7 @@ import { type Target, targetKey } from '../pages/targets.ts'
 export type IdOf = (path: string) => { readonly to: 'entry' | 'site-file'; readonly id: string } | undefined
 
 /** A reference in the source of a page. */
-export interface SourceReference extends Stretch {
+interface SourceReference extends Stretch {
   readonly raw: string
   readonly target: Target
 }

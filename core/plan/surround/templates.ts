@@ -31,7 +31,7 @@ const addressSchema = v.strictObject({
 export type Address = v.InferOutput<typeof addressSchema>
 
 /** Whose label or address stands in a pattern: that of the item, or of a neighbour. */
-export const WHOSE = ['item', 'previous', 'next', 'up'] as const
+const WHOSE = ['item', 'previous', 'next', 'up'] as const
 const holeSchema = v.strictObject({
   hole: v.picklist(['label', 'title', 'href']),
   of: v.optional(v.picklist(WHOSE), 'item'),
@@ -100,7 +100,7 @@ const pagerPatternSchema = v.strictObject({
 export type PagerPattern = v.InferOutput<typeof pagerPatternSchema>
 
 /** Where a part of a template stands on its pages. */
-export const WHERE = ['head', 'header', 'footer'] as const
+const WHERE = ['head', 'header', 'footer'] as const
 const where = v.optional(v.picklist(WHERE), 'header')
 
 const partSchema = v.variant('kind', [
@@ -171,8 +171,7 @@ export const templatesSchema = v.strictObject({
 export type Templates = v.InferOutput<typeof templatesSchema>
 
 /** How an item stands to the page that it is on. */
-export const ITEM_STATES = ['plain', 'here', 'within'] as const
-export type ItemState = (typeof ITEM_STATES)[number]
+export type ItemState = 'plain' | 'here' | 'within'
 /** What an item is: leads to a page or file of the site, elsewhere, nowhere; `+` where items stand under it. */
 export type ItemKind = 'page' | 'away' | 'group' | 'page+' | 'away+' | 'group+'
 
