@@ -1,4 +1,3 @@
-import { spawnSync } from 'node:child_process'
 import {
   createWriteStream,
   existsSync,
@@ -13,12 +12,10 @@ import {
 import { tmpdir } from 'node:os'
 import { dirname, join } from 'node:path'
 import { once } from 'node:events'
-import { fileURLToPath } from 'node:url'
 import type { FolderReport } from '@viatica/core/existing/report.ts'
 import { type HandSite, handFiles } from '@viatica/core/testing/handMade.ts'
 import { ZipFile } from 'yazl'
-
-const ROOT = fileURLToPath(new URL('..', import.meta.url))
+import { viaticaIn } from './testing/viatica.ts'
 
 let folder: string
 beforeAll(() => {
@@ -26,14 +23,7 @@ beforeAll(() => {
 })
 afterAll(() => rmSync(folder, { recursive: true }))
 
-function viatica(...args: string[]) {
-  const { status, stdout, stderr } = spawnSync('node', ['cli/dist/main.mjs', ...args], {
-    cwd: ROOT,
-    encoding: 'utf8',
-    env: { ...process.env, NODE_OPTIONS: '', INIT_CWD: folder },
-  })
-  return { status, stdout, stderr }
-}
+const viatica = (...args: string[]) => viaticaIn(folder, ...args)
 
 const page = (path: string, label: string, parent?: string) => ({
   path,

@@ -1,13 +1,10 @@
-import { spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { fileURLToPath } from 'node:url'
 import { LAYOUTS } from '@viatica/core/plan/site.ts'
 import { demoSiteFile } from '@viatica/demo/load.ts'
 import { LinkChecker } from 'linkinator'
-
-const ROOT = fileURLToPath(new URL('..', import.meta.url))
+import { viaticaIn } from './testing/viatica.ts'
 
 let folder: string
 beforeAll(() => {
@@ -16,15 +13,7 @@ beforeAll(() => {
 })
 afterAll(() => rmSync(folder, { recursive: true }))
 
-/** Runs the command line as npm does, from the author's folder. */
-function viatica(...args: string[]) {
-  const { status, stdout, stderr } = spawnSync('node', ['cli/dist/main.mjs', ...args], {
-    cwd: ROOT,
-    encoding: 'utf8',
-    env: { ...process.env, NODE_OPTIONS: '', INIT_CWD: folder },
-  })
-  return { status, stdout, stderr }
-}
+const viatica = (...args: string[]) => viaticaIn(folder, ...args)
 
 function write(name: string, text: string | Buffer): string {
   writeFileSync(join(folder, name), text)
