@@ -35,6 +35,15 @@ function commonest(texts: readonly string[]): string | undefined {
   return [...counts].sort(([, a], [, b]) => b - a)[0]?.[0]
 }
 
+/** Where a group stands: where the nearest page above it does. */
+function pathAbove(plan: Plan, parent: EntryId, paths: ReadonlyMap<EntryId, string>): string {
+  for (let id: EntryId | undefined = parent; id !== undefined; id = plan.parents.get(id)) {
+    const path = paths.get(id)
+    if (path !== undefined) return path
+  }
+  return ''
+}
+
 function habitOf(
   plan: Plan,
   parent: EntryId,
@@ -46,7 +55,7 @@ function habitOf(
     const entry = entryOf(plan, id)
     return (entry.kind === 'page' && keptPath(entry)) || []
   })
-  const above = paths.get(parent) ?? ''
+  const above = pathAbove(plan, parent, paths)
   const like = siblings.length > 0 ? siblings : above === '' ? [] : [above]
   const nameOf = (path: string) => path.slice(folderOf(path).length)
   const extensionOf = (path: string) => /\.[^./]*$/.exec(path)?.[0] ?? extension
