@@ -190,6 +190,7 @@ test('the demo, edited in the interface and taken away, has no broken link and o
   )
 
   const visitor = await page.context().newPage()
+  await visitor.setViewportSize({ width: 1280, height: 800 })
   visitor.on('pageerror', (error) => watched.errors.push(error.message))
   const menuIndex = indexOfMenu(itemsOf(site, site.surround.menus[0]!, site.plan.home))
   const surrounds = new Set<string>()

@@ -153,6 +153,13 @@ export async function reveal(page: Page, id: string): Promise<Locator> {
 /** Chooses an entry in the outline. */
 export const choose = async (page: Page, id: string) => (await reveal(page, id)).click()
 
+/** Goes to an address within the application as the browser's back and forward do: without loading it anew. */
+export const goWithin = (page: Page, address: string) =>
+  page.evaluate((to) => {
+    history.pushState(null, '', to)
+    dispatchEvent(new PopStateEvent('popstate', { state: null }))
+  }, address)
+
 /** Opens the source of the chosen page at Write, and puts a text in its place. */
 export async function writeSource(page: Page, html: string): Promise<void> {
   await page.getByRole('link', { name: 'Write', exact: true }).click()

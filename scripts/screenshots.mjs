@@ -8,7 +8,7 @@ import { startServer } from './setup/server.mjs'
 
 await main(async () => {
   ensurePackages()
-  ensureDebianPackages('postgresql', 'chromium')
+  ensureDebianPackages('postgresql', 'chromium-headless-shell')
   ensureBuilt()
   const cluster = await startCluster(`pictures-${process.pid}`, { fsync: 'off' })
   const server = await startServer({ DATABASE_URL: cluster.url, PORT: '0', LOG_LEVEL: 'error' })

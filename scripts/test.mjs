@@ -82,7 +82,7 @@ async function runPlaywright(env, folder) {
 
 await main(async () => {
   ensurePackages()
-  ensureDebianPackages('postgresql', 'chromium', 'debian-handbook', 'default-jre-headless')
+  ensureDebianPackages('postgresql', 'chromium-headless-shell', 'debian-handbook', 'default-jre-headless')
   ensureBuilt()
 
   // A cluster for this run alone: tests can run beside the application, and beside each other.

@@ -13,7 +13,7 @@ export function postgresPrograms() {
 /** Where each of Debian's packages that the project uses shows that it is installed. */
 const IS_INSTALLED = {
   postgresql: () => postgresPrograms() !== undefined,
-  chromium: () => existsSync('/usr/bin/chromium'),
+  'chromium-headless-shell': () => existsSync('/usr/bin/chromium-headless-shell'),
   'default-jre-headless': () => existsSync('/usr/bin/java'),
   'debian-handbook': () => existsSync('/usr/share/doc/debian-handbook/html/en-US/index.html'),
 }
