@@ -121,6 +121,10 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
     marks.flatMap(({ group, key }) => (isAbove(key.slice(1), group.page.path) ? [group] : [])),
   )
   const marksSections = markedAbove.size * 2 > under.length
+  const lacking = groups.filter((group) => !keysOf(folder, group).includes(`/${group.page.path}`))
+  const lacksItself = lacking.length * 2 > groups.length
+  const marksIn = new Map<LinkGroup, (typeof marks)[number][]>()
+  for (const one of marks) collect(marksIn, one.group, one)
   const drifts = groups.map((group): MenuDrift => {
     const { page } = group
     const entries = entriesOn(search, menu, group)
@@ -151,11 +155,7 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
     for (const item of repeated) say('menu', item.label, '', item.start)
     for (const { key, label } of missing) {
       // The page itself need not be an item of its own.
-      if (
-        key === own &&
-        groups.filter((one) => !keysOf(folder, one).includes(`/${one.page.path}`)).length * 2 > groups.length
-      )
-        continue
+      if (key === own && lacksItself) continue
       say('menu', '', label, group.start)
     }
     const kept = keys.filter((key, at) => labelOfKey.has(key) && keys.indexOf(key) === at)
@@ -171,7 +171,7 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
       say('menu', item.label, label, item.start)
     }
     if (mark.form !== 'none') {
-      const marked = marks.filter((one) => one.group === group)
+      const marked = marksIn.get(group) ?? []
       const texts =
         mark.form === 'text'
           ? keys.filter((key, at) => !group.items[at]!.link && labelOfKey.has(key) && raw[at] !== key)

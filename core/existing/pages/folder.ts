@@ -23,13 +23,23 @@ export function trimmedOf(text: string, isCut: (sign: string) => boolean): strin
   return signs.slice(start, end).join('')
 }
 
+/** How many names are remembered: more than a folder mostly has, and no more than a few megabytes. */
+const MOST_NAMES = 20_000
+const plainNames = new Map<string, string>()
+
 /** A label or title as two of them are compared: without case, blanks, and the signs around it. */
 export function plainName(text: string): string {
-  const bare = text
-    .normalize('NFC')
-    .toLowerCase()
-    .replace(/[\s\u00a0]+/g, ' ')
-  return trimmedOf(bare, (sign) => !/[\p{L}\p{N}]/u.test(sign)) || text.trim()
+  let name = plainNames.get(text)
+  if (name === undefined) {
+    const bare = text
+      .normalize('NFC')
+      .toLowerCase()
+      .replace(/[\s\u00a0]+/g, ' ')
+    name = trimmedOf(bare, (sign) => !/[\p{L}\p{N}]/u.test(sign)) || text.trim()
+    if (plainNames.size >= MOST_NAMES) plainNames.clear()
+    if (text.length <= 200) plainNames.set(text, name)
+  }
+  return name
 }
 
 /** Parts of a title that separators hold apart. Common practice: the page's own, then the site's, or the other way. */

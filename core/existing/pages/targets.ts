@@ -1,4 +1,4 @@
-import { encodePath } from '../../address/relative.ts'
+import { encodePath, folderOf } from '../../address/relative.ts'
 import { decoded } from '../../pointer/pointer.ts'
 import { nameKey } from '../../standard/fileName.ts'
 import { asBrowsersRead, resolveReference, splitReference } from '../../standard/reference.ts'
@@ -57,6 +57,8 @@ export interface Published {
 export class Targets {
   readonly #paths: ReadonlySet<string>
   readonly #byKey = new Map<string, string>()
+  /** By folder and reference. */
+  readonly #resolvedIn = new Map<string, Target>()
   readonly published: Published
 
   /** @param paths of all files */
@@ -82,10 +84,23 @@ export class Targets {
   }
 
   /**
+   * Menus say the same on all pages of a folder: what was resolved there is remembered.
    * @param from the path of the page
    * @param base what a `base` element of it says
    */
   resolve(from: string, reference: string, base?: string): Target {
+    // What begins with a query stands on the name of the page.
+    if (base !== undefined || reference.includes('?')) return this.#resolved(from, reference, base)
+    const key = `${folderOf(from)}\n${reference}`
+    let target = this.#resolvedIn.get(key)
+    if (!target) {
+      target = this.#resolved(from, reference, undefined)
+      this.#resolvedIn.set(key, target)
+    }
+    return target
+  }
+
+  #resolved(from: string, reference: string, base: string | undefined): Target {
     const text = asBrowsersRead(reference)
     if (text === '' || text.startsWith('#')) return { to: 'here', tail: text }
     if (/^(?:javascript|data|mailto|tel|ftp|news|file|callto|sms|about|blob|urn|irc):/i.test(text))

@@ -1,6 +1,5 @@
 import { collect } from '../collect.ts'
-import type { Stretch } from '../../standard/pageTokens.ts'
-import { type AttributeToken, tokensOf } from '../../standard/pageTokens.ts'
+import type { AttributeToken, Stretch } from '../../standard/pageTokens.ts'
 import { attributeOf } from '../pages/nodes.ts'
 import { oneLine, type ReadPage } from '../pages/readPage.ts'
 import type { FoundMark } from '../report.ts'
@@ -16,8 +15,19 @@ interface Tag {
 }
 
 /** The tags that an item is made of, up to the items under it. */
-function tagsIn({ text }: ReadPage, { start, end }: Stretch): Tag[] {
-  return tokensOf(text.slice(start, end)).flatMap((token) => (token.kind === 'open' ? [token] : []))
+function tagsIn({ tokens }: ReadPage, { start, end }: Stretch): Tag[] {
+  let [from, to] = [0, tokens.length]
+  while (from < to) {
+    const middle = (from + to) >> 1
+    if (tokens[middle]!.start < start) from = middle + 1
+    else to = middle
+  }
+  const tags: Tag[] = []
+  for (let at = from; at < tokens.length && tokens[at]!.end <= end; at++) {
+    const token = tokens[at]!
+    if (token.kind === 'open') tags.push(token)
+  }
+  return tags
 }
 
 const valueIn = ({ attributes }: Tag, name: string) => attributes.find((one) => one.name === name)?.value

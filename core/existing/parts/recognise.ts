@@ -164,17 +164,19 @@ function alike(groups: readonly LinkGroup[], keys: ReadonlyMap<LinkGroup, readon
   return clusters.map((cluster) => cluster.groups)
 }
 
-/** The keys of a group's items, a text that names the page itself being the page. */
-export function keysOf(folder: ReadFolder, group: LinkGroup, labels?: ReadonlyMap<string, string>): string[] {
-  const { page } = group
-  return group.items.map((item) => {
-    const label = plainName(item.label)
-    const wanted = labels?.get(`/${page.path}`)
-    const isOwn =
-      !item.link &&
-      (wanted === undefined ? (folder.names.get(page.path)?.has(label) ?? false) : wanted === label)
-    return keyOf(item, page, isOwn)
-  })
+const known = new WeakMap<LinkGroup, readonly string[]>()
+
+/** The keys of a group's items, a text that names the page itself being the page. Remembered as long as the group is. */
+export function keysOf(folder: ReadFolder, group: LinkGroup): readonly string[] {
+  let keys = known.get(group)
+  if (!keys) {
+    const names = folder.names.get(group.page.path)
+    keys = group.items.map((item) =>
+      keyOf(item, group.page, !item.link && (names?.has(plainName(item.label)) ?? false)),
+    )
+    known.set(group, keys)
+  }
+  return keys
 }
 
 /** The value that is there most often; undefined for none. */
