@@ -1,6 +1,7 @@
 import { renameSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { parseArgs } from 'node:util'
+import { broughtIntoLine } from '@viatica/core/existing/decide.ts'
 import { MAX_SITE_FILE, writeSiteFile } from '@viatica/core/formats/siteFile.ts'
 import { siteFault } from '@viatica/core/plan/siteFault.ts'
 import { Fault } from './fault.ts'
@@ -60,8 +61,8 @@ export async function bringCommand(args: readonly string[], folder: string): Pro
   if (!statSync(path, { throwIfNoEntry: false }))
     throw new Fault(`${from}: There is no such folder or archive.`)
   const files = isFolder(path) ? await readFolderFiles(path) : await readZipFiles(path, from)
-  const { site, inLine, contents, report } = bringFolder(files, from)
-  const taken = values.fix ? inLine : site
+  const { site, choices, contents, report } = bringFolder(files, from)
+  const taken = values.fix ? broughtIntoLine(site, choices) : site
   const fault = siteFault(taken)
   if (fault) throw new Fault(`${from}: ${fault}`)
   const base64 = new Map([...contents].map(([key, bytes]) => [key, Buffer.from(bytes).toString('base64')]))

@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { promisify } from 'node:util'
 import { type Brought, bring, NothingToBring } from '@viatica/core/existing/bring.ts'
 import type { FoundFile } from '@viatica/core/existing/intake/folderFiles.ts'
+import { withoutTop } from '@viatica/core/existing/intake/withoutTop.ts'
 import { fromBuffer, type Entry, type ZipFile } from 'yauzl'
 import { Fault } from './fault.ts'
 
@@ -99,14 +100,6 @@ export async function readZipFiles(path: string, said = path): Promise<readonly 
     throw new Fault(`${said}: This archive cannot be read: ${(error as Error).message}`)
   }
   return withoutTop(files).sort((a, b) => (a.path < b.path ? -1 : 1))
-}
-
-/** Archives often hold one folder with everything in it: that is the top of the site. */
-function withoutTop(files: FoundFile[]): FoundFile[] {
-  const top = /^[^/]+\//.exec(files[0]?.path ?? '')?.[0]
-  return top !== undefined && files.every(({ path }) => path.startsWith(top))
-    ? files.map(({ path, bytes }) => ({ path: path.slice(top.length), bytes }))
-    : files
 }
 
 /** @throws Fault for a folder without pages */

@@ -15,6 +15,11 @@ export const router = createRouter({
       component: () => import('./screens/sites/SignInScreen.vue'),
     },
     {
+      path: '/existing',
+      name: 'existing',
+      component: () => import('./screens/existing/ExistingScreen.vue'),
+    },
+    {
       path: '/sites/:id',
       component: SITE_FRAME,
       children: [

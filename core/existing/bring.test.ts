@@ -1,6 +1,5 @@
 import fc from 'fast-check'
 import { addressesOf } from '../address/addresses.ts'
-import { bytesOfText, outputFiles } from '../formats/archive.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import type { SingleChange } from '../plan/change/change.ts'
 import { newPage } from '../plan/newEntry.ts'
@@ -17,25 +16,9 @@ import {
   PART_OF,
 } from '../testing/handMade.ts'
 import { clicksFromHome, linkGraph } from '../statistics/linkGraph.ts'
-import { YEAR } from '../testing/year.ts'
-import { bring, type Brought } from './bring.ts'
-
-type Files = ReadonlyMap<string, string>
-
-const asText = (bytes: Uint8Array) => Buffer.from(bytes).toString('latin1')
-
-/** The finished site by path, each byte one character. */
-function written(site: Site, contents: Brought['contents']): Files {
-  return new Map(
-    [...outputFiles(site, YEAR)].map((file) => {
-      if ('text' in file) return [file.path, asText(bytesOfText(file))]
-      return [file.path, 'content' in file ? asText(contents.get(file.content)!) : file.font]
-    }),
-  )
-}
-
-const found = (files: readonly { path: string; bytes: Uint8Array }[]): Files =>
-  new Map(files.map(({ path, bytes }) => [path, asText(bytes)]))
+import { found, written } from '../testing/written.ts'
+import { broughtIntoLine } from './decide.ts'
+import { bring } from './bring.ts'
 
 const sectionsOf = ({ pages }: HandSite) => pages.filter(({ parent }) => parent === pages[0]!.path)
 const leavesOf = (site: HandSite) =>
@@ -106,7 +89,8 @@ test('a fault of copying is found where it was planted, and nowhere else; brough
       const page = order[1 + (at % (order.length - 1))]!
       fc.pre(canBeTold(hand, page, kind))
       const files = handFiles(hand, [{ path: page.path, kind }])
-      const { site, inLine, contents, report } = bring(files)
+      const { site, choices, contents, report } = bring(files)
+      const inLine = broughtIntoLine(site, choices)
       expect(written(site, contents)).toEqual(found(files))
       expect(new Set(report.drift.map(({ path, part }) => `${path} ${part}`))).toEqual(
         new Set([`${page.path} ${PART_OF[kind]}`]),

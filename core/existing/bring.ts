@@ -1,5 +1,8 @@
 import { readingRuns } from '../navigate/readingOrder.ts'
+import type { EntryId } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
+import type { Correction } from './corrections.ts'
+import type { DriftChoice } from './decide.ts'
 import { findDrift } from './drift.ts'
 import { type FoundFile, includesOf, sortFiles, typeOf } from './intake/folderFiles.ts'
 import { type ReadFolder, readFolder } from './pages/folder.ts'
@@ -7,7 +10,7 @@ import { type ReadPage, readPage } from './pages/readPage.ts'
 import { publishedAt, Targets } from './pages/targets.ts'
 import { NO_MARK, pageNameMark } from './parts/mark.ts'
 import { menuName, recognise } from './parts/recognise.ts'
-import { hierarchyOf } from './plan/hierarchy.ts'
+import { hierarchyOf, type Placing } from './plan/hierarchy.ts'
 import { canBePlanned, planSite } from './plan/site.ts'
 import { titlesOf } from './plan/titles.ts'
 import { nameKey } from '../standard/fileName.ts'
@@ -22,16 +25,36 @@ export class NothingToBring extends Error {
 
 /** A folder as a site, and what was found in it. */
 export interface Brought {
+  /** With every byte as it was: nothing is decided. */
   readonly site: Site
-  /** The same with all drift brought into line that can be. */
-  readonly inLine: Site
+  /** What there is to decide: see `broughtIntoLine`. */
+  readonly choices: readonly DriftChoice[]
+  /** Where each page stands, by path. */
+  readonly placings: ReadonlyMap<string, Placing>
+  /** The entry of each page, by path. */
+  readonly ids: ReadonlyMap<string, EntryId>
+  readonly folder: ReadFolder
   /** The bytes of the files of the site, by key. */
   readonly contents: ReadonlyMap<string, Uint8Array>
   readonly report: FolderReport
 }
 
-/** Takes a folder of existing pages in. @throws NothingToBring for a folder without pages */
-export function bring(files: readonly FoundFile[]): Brought {
+/** What is being worked out, one after the other. */
+export const STEPS = ['pages', 'parts', 'plan', 'templates', 'differences'] as const
+export type Step = (typeof STEPS)[number]
+
+/**
+ * Takes a folder of existing pages in.
+ * @param corrections what their author says of them
+ * @param tell hears what is begun
+ * @throws NothingToBring for a folder without pages
+ */
+export function bring(
+  files: readonly FoundFile[],
+  corrections: readonly Correction[] = [],
+  tell: (step: Step) => void = () => undefined,
+): Brought {
+  tell('pages')
   const sorted = sortFiles(files)
   const paths = files.map(({ path }) => path)
   const unplanned = unplannable(files, sorted.pages.keys())
@@ -48,18 +71,18 @@ export function bring(files: readonly FoundFile[]): Brought {
     targets,
   )
   const included = includedParts(sorted, targets)
-  const parts = recognise(folder, included)
-  const hierarchy = hierarchyOf(folder, parts)
+  tell('parts')
+  const parts = recognise(folder, included, corrections)
+  tell('plan')
+  const hierarchy = hierarchyOf(folder, parts, corrections)
   const titles = titlesOf(folder, parts)
   const others = [...sorted.others, ...files.filter(({ path }) => unplanned.has(path))]
   const keys = new Map(others.map(({ path }, at) => [path, `file${at}`]))
   const planned = planSite(folder, parts, hierarchy, titles, others, (path) => keys.get(path)!)
-  const built = buildTemplates(folder, parts, planned, new Sources(folder, planned.idOf))
+  tell('templates')
+  const built = buildTemplates(folder, parts, planned, new Sources(folder, planned.idOf), corrections)
+  tell('differences')
   const decided = findDrift({ folder, parts, planned, titles, built, site: built.site })
-  const withTemplates = (templates: typeof decided.templates): Site => ({
-    ...built.site,
-    surround: { ...built.site.surround, templates },
-  })
   const css = styleTexts(files, folder)
   const report: FolderReport = {
     pages: folder.pages.map(({ path }) => {
@@ -111,8 +134,11 @@ export function bring(files: readonly FoundFile[]): Brought {
     ],
   }
   return {
-    site: withTemplates(decided.templates),
-    inLine: withTemplates(decided.inLine),
+    site: { ...built.site, surround: { ...built.site.surround, templates: decided.templates } },
+    choices: decided.choices,
+    placings: hierarchy.placings,
+    ids: new Map(folder.pages.map(({ path }) => [path, planned.idOf(path)!.id])),
+    folder,
     contents: new Map(others.map(({ path, bytes }) => [keys.get(path)!, bytes])),
     report,
   }

@@ -11,6 +11,7 @@ import type { Stretch } from '../standard/pageTokens.ts'
 import { tokensOf } from '../standard/pageTokens.ts'
 import { REFERENCES, referencesOf } from '../template/content.ts'
 import type { Override, Templates } from '../plan/surround/templates.ts'
+import type { DriftChoice } from './decide.ts'
 import { plainName, type ReadFolder } from './pages/folder.ts'
 import { oneLine, type ReadPage } from './pages/readPage.ts'
 import { targetKey } from './pages/targets.ts'
@@ -26,11 +27,10 @@ import type { Drift, DriftPart, FoundMark } from './report.ts'
 import type { BuiltSite, Deviation } from './template/build.ts'
 
 /** What was found wrong, and the templates in which only that is kept until its author decides. */
-interface Decided {
+interface FoundDrift {
   readonly drift: readonly Drift[]
   readonly templates: Templates
-  /** The same templates with all drift that they can bring into line brought into line. */
-  readonly inLine: Templates
+  readonly choices: readonly DriftChoice[]
   readonly marks: ReadonlyMap<FoundMenu, FoundMark>
 }
 
@@ -44,10 +44,21 @@ interface Search {
   readonly site: Site
 }
 
-const lineAt = ({ text }: ReadPage, at: number): number => {
-  let line = 1
-  for (let end = text.indexOf('\n'); end >= 0 && end < at; end = text.indexOf('\n', end + 1)) line++
-  return line
+const lineStarts = new WeakMap<ReadPage, readonly number[]>()
+
+function lineAt(page: ReadPage, at: number): number {
+  let starts = lineStarts.get(page)
+  if (!starts) {
+    starts = [0, ...[...page.text.matchAll(/\n/g)].map(({ index }) => index + 1)]
+    lineStarts.set(page, starts)
+  }
+  let [from, to] = [0, starts.length]
+  while (from < to) {
+    const middle = (from + to) >> 1
+    if (starts[middle]! <= at) from = middle + 1
+    else to = middle
+  }
+  return from
 }
 
 /** A text without its tags, for people to read; the text itself where nothing is left. */
@@ -223,7 +234,8 @@ function breadcrumbDrift(
   return {
     path: page.path,
     part: 'breadcrumb',
-    says: items.map(({ label }) => label).join(' › '),
+    // A text before the first link introduces the breadcrumb.
+    says: (items[0]!.link ? items : items.slice(1)).map(({ label }) => label).join(' › '),
     expected: [...wanted, ...(showsSelf ? [id] : [])]
       .map((one) => labelOf(entryOf(site.plan, one)))
       .join(' › '),
@@ -376,7 +388,7 @@ function linksDrift(page: ReadPage, taken: readonly Stretch[]): Drift[] {
 }
 
 /** Finds all drift, and decides which of what pages keep waits for their author. */
-export function findDrift(search: Search): Decided {
+export function findDrift(search: Search): FoundDrift {
   const { folder, parts, titles, built, site, planned } = search
   const drift: Drift[] = []
   const byGroup = new Map<LinkGroup, readonly Drift[]>()
@@ -407,8 +419,7 @@ export function findDrift(search: Search): Decided {
   )
 
   const kept = new Map<string, Override[]>()
-  const inLine = new Map<string, Override[]>()
-  const keep = (list: Map<string, Override[]>, id: string, override: Override) => collect(list, id, override)
+  const choices: DriftChoice[] = []
   for (const deviation of built.deviations) {
     const { page, override, stretch, parts: own } = deviation
     const { id } = planned.idOf(page.path)!
@@ -457,25 +468,29 @@ export function findDrift(search: Search): Decided {
       found.length > 0 || isOwn || own.length === 0 || !isFixed
         ? override
         : { ...override, over: markOf(deviation.would) }
-    keep(kept, id, follows)
-    if (found.length === 0 || !isFixed) keep(inLine, id, follows)
+    collect(kept, id, follows)
+    if (found.length > 0 && isFixed)
+      choices.push({
+        page: id,
+        override: follows,
+        drift: found,
+        now: page.text.slice(stretch.start, stretch.end),
+        would: deviation.would,
+      })
   }
   for (const page of folder.pages) drift.push(...linksDrift(page, groupsOf.get(page) ?? []))
-  const withOverrides = (overrides: ReadonlyMap<string, Override[]>): Templates => ({
-    ...built.templates,
-    pages: Object.fromEntries(
-      Object.entries(built.templates.pages).map(([id, making]) => [
-        id,
-        { ...making, overrides: overrides.get(id) ?? [] },
-      ]),
-    ),
-  })
+  const pages = Object.fromEntries(
+    Object.entries(built.templates.pages).map(([id, making]) => [
+      id,
+      { ...making, overrides: kept.get(id) ?? [] },
+    ]),
+  )
   const unique = new Map(drift.map((one) => [JSON.stringify(one), one]))
   const place = (one: Drift) => folder.pages.findIndex(({ path }) => path === one.path)
   return {
     drift: [...unique.values()].sort((a, b) => place(a) - place(b) || a.line - b.line),
-    templates: withOverrides(kept),
-    inLine: withOverrides(inLine),
+    templates: { ...built.templates, pages },
+    choices,
     marks,
   }
 }

@@ -3,6 +3,7 @@ import type { Site } from '../plan/site.ts'
 import { siteFault } from '../plan/siteFault.ts'
 import { encodeText } from '../standard/encoding.ts'
 import { YEAR } from '../testing/year.ts'
+import { broughtIntoLine } from './decide.ts'
 import { bring, NothingToBring } from './bring.ts'
 
 /** Invented pages in styles that authors write in, each taken in as a folder of its own. */
@@ -26,7 +27,8 @@ function pagesOf(site: Site): Record<string, Buffer> {
 /** Takes a folder in, and sees that its pages come back to the byte. */
 function brought(texts: Texts, encoding = 'utf-8', hasMark = false) {
   const files = folderOf(texts, encoding, hasMark)
-  const { site, inLine, report } = bring(files)
+  const { site, choices, report } = bring(files)
+  const inLine = broughtIntoLine(site, choices)
   const pages = pagesOf(site)
   for (const { path, bytes } of files) if (pages[path]) expect(pages[path].equals(bytes)).toBe(true)
   const parents = Object.fromEntries(report.pages.map(({ path, parent }) => [path, parent]))

@@ -19,11 +19,21 @@ import { type Writing, writingOn } from './writing.ts'
 export interface TemplateWriter {
   /** A page as text, with what it keeps of its own. */
   page(id: EntryId): string
+  /** The same in the pieces that it is put together of. */
+  pieces(id: EntryId): WrittenPiece[]
   /** What a part of a template is on a page by the plan and the patterns alone. */
   part(id: EntryId, part: TemplatePart): string
   /** How a page is made; a new one as its neighbours are. */
   makingOf(id: EntryId): PageMaking
   templateOf(id: EntryId): Template
+}
+
+/** A stretch of a page: parts of its template, or what the page keeps in their place. */
+export interface WrittenPiece {
+  readonly text: string
+  /** The parts that it is, or stands for. */
+  readonly parts: readonly TemplatePart[]
+  readonly isKept: boolean
 }
 
 /** A text between quotes in PHP. https://www.php.net/manual/en/language.types.string.php */
@@ -103,24 +113,30 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
   const wholly = (id: EntryId, parts: readonly TemplatePart[], writing: Writing) =>
     parts.map((part) => partOf(id, part, writing)).join('')
 
+  function* pieces(id: EntryId): Generator<WrittenPiece> {
+    const { overrides } = makingOf(id)
+    const { parts } = templateOf(id)
+    const writing = writingOn(site, paths.get(id)!, published)
+    let at = 0
+    const upTo = function* (end: number): Generator<WrittenPiece> {
+      for (; at < end && at < parts.length; at++)
+        yield { text: partOf(id, parts[at]!, writing), parts: [parts[at]!], isKept: false }
+    }
+    for (const { from, to, bits, over } of overrides) {
+      yield* upTo(from)
+      const replaced = parts.slice(from, to)
+      if (over !== undefined && markOf(wholly(id, replaced, writing)) !== over) continue
+      yield { text: writing.bits(bits, {}, templates.spelling), parts: replaced, isKept: true }
+      at = Math.max(at, to)
+    }
+    yield* upTo(parts.length)
+  }
+
   return {
     makingOf,
     templateOf,
     part: (id, part) => partOf(id, part, writingOn(site, paths.get(id)!, published)),
-    page(id) {
-      const { overrides } = makingOf(id)
-      const { parts } = templateOf(id)
-      const writing = writingOn(site, paths.get(id)!, published)
-      let text = ''
-      let at = 0
-      for (const { from, to, bits, over } of overrides) {
-        for (; at < from && at < parts.length; at++) text += partOf(id, parts[at]!, writing)
-        if (over !== undefined && markOf(wholly(id, parts.slice(from, to), writing)) !== over) continue
-        text += writing.bits(bits, {}, templates.spelling)
-        at = Math.max(at, to)
-      }
-      for (; at < parts.length; at++) text += partOf(id, parts[at]!, writing)
-      return text
-    },
+    page: (id) => [...pieces(id)].reduce((page, { text }) => page + text, ''),
+    pieces: (id) => [...pieces(id)],
   }
 }

@@ -39,7 +39,8 @@ export const sitesApi = {
   create: (name: string) =>
     request<{ id: string }>('POST', '/api/sites', JSON.stringify({ name }), JSON_TYPE),
 
-  createFromSiteFile: (text: string) => request<{ id: string }>('POST', '/api/sites', text, SITE_FILE_TYPE),
+  createFromSiteFile: (text: string, signal?: AbortSignal) =>
+    request<{ id: string }>('POST', '/api/sites', text, SITE_FILE_TYPE, signal),
 
   /**
    * Makes a site from the text of a file: OPML when it begins as XML does, else a site file.

@@ -1,7 +1,14 @@
-// Runs inside the sandboxed frame of a live page: says which link was followed, and how the page is laid out.
+// Runs inside the sandboxed frame of a live page: says which link was followed, and how the page is laid out. Of a page
+// whose elements carry their places in its source, it says which was pointed at.
 document.addEventListener(
   'click',
   (event) => {
+    const pointed = event.target.closest('[data-source-at]')
+    if (pointed) {
+      event.preventDefault()
+      window.parent.postMessage({ viatica: 'point', at: Number(pointed.dataset.sourceAt) }, '*')
+      return
+    }
     const link = event.target.closest('a[href]')
     if (!link) return
     event.preventDefault()
@@ -20,8 +27,10 @@ document.addEventListener('submit', (event) => event.preventDefault(), true)
 function rectangleOf(nodes) {
   let all
   for (const node of nodes) {
-    if (!node.getBoundingClientRect) continue
-    const { left, top, right, bottom } = node.getBoundingClientRect()
+    const drawn = node.nodeType === Node.TEXT_NODE ? document.createRange() : node
+    if (!drawn.getBoundingClientRect) continue
+    if (drawn !== node) drawn.selectNodeContents(node)
+    const { left, top, right, bottom } = drawn.getBoundingClientRect()
     if (right - left < 1 || bottom - top < 1) continue
     all ??= { left, top, right, bottom }
     all.left = Math.min(all.left, left)

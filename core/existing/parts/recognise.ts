@@ -1,3 +1,4 @@
+import { type Correction, correctionsOf, elementAt } from '../corrections.ts'
 import { attributeOf } from '../pages/nodes.ts'
 import { plainName, type ReadFolder } from '../pages/folder.ts'
 import type { ReadPage } from '../pages/readPage.ts'
@@ -248,8 +249,13 @@ const isInFoot = (groups: readonly LinkGroup[]) => share(groups, ({ names }) => 
 /**
  * Finds menus, breadcrumbs and pagers beside each other on all pages.
  * @param included pieces of pages in files of their own, each read as from a page that puts it in
+ * @param corrections what its author says is a menu, or none
  */
-export function recognise(folder: ReadFolder, included: readonly ReadPage[] = []): FoundParts {
+export function recognise(
+  folder: ReadFolder,
+  included: readonly ReadPage[],
+  corrections: readonly Correction[],
+): FoundParts {
   const { pages } = folder
   const counts = new Map<string, number>()
   for (const page of pages) for (const name of namesOn(page)) counts.set(name, (counts.get(name) ?? 0) + 1)
@@ -261,7 +267,18 @@ export function recognise(folder: ReadFolder, included: readonly ReadPage[] = []
   const taken = new Set<LinkGroup>()
   const take = (all: readonly LinkGroup[]) => all.forEach((group) => taken.add(group))
 
+  const said = pointedGroups(folder, corrections, groups)
   for (const cluster of byPlace(groups)) {
+    const isSaid = said(cluster)
+    if (isSaid === 'no-menu') {
+      take(cluster)
+      continue
+    }
+    if (isSaid === 'menu') {
+      menus.push({ entries: consensusOf(folder, cluster), groups: cluster })
+      take(cluster)
+      continue
+    }
     if (isBreadcrumb(folder, cluster)) {
       breadcrumbs.push({ groups: cluster })
       take(cluster)
@@ -286,6 +303,7 @@ export function recognise(folder: ReadFolder, included: readonly ReadPage[] = []
       take(same)
     }
   }
+  joinSmall(menus)
   adoptStrays(folder, groups, menus, taken)
   const others = new Map(
     [...groups].map(([page, ofPage]) => [page.path, ofPage.filter((group) => !taken.has(group))]),
@@ -301,8 +319,57 @@ export function recognise(folder: ReadFolder, included: readonly ReadPage[] = []
   return { menus, shared, breadcrumbs, pagers, others }
 }
 
+/** Which groups in the same place of different pages their author called a menu, or none. */
+function pointedGroups(
+  folder: ReadFolder,
+  corrections: readonly Correction[],
+  groups: ReadonlyMap<ReadPage, readonly LinkGroup[]>,
+) {
+  const said = correctionsOf(corrections, 'menu', 'no-menu').flatMap(
+    ({ kind, path, at }): { kind: typeof kind; group: LinkGroup }[] => {
+      const page = folder.byPath.get(path)
+      if (!page) return []
+      const element = elementAt(page.root, at)
+      // What is pointed at holds the links, or is one of them.
+      const there = groups
+        .get(page)!
+        .filter(
+          ({ start, end }) =>
+            (start >= element.start && end <= element.end) || (element.start >= start && element.end <= end),
+        )
+      if (kind === 'no-menu') return there.map((group) => ({ kind, group }))
+      const [largest] = [...there].sort((a, b) => b.items.length - a.items.length)
+      return largest ? [{ kind, group: largest }] : []
+    },
+  )
+  return (cluster: readonly LinkGroup[]): 'menu' | 'no-menu' | undefined =>
+    said.findLast(({ group }) => cluster.includes(group))?.kind
+}
+
 const meanStart = ({ groups }: FoundMenu) =>
   groups.reduce((sum, { start, page }) => sum + start / (page.text.length || 1), 0) / groups.length
+
+/** Pages that stand in the place of others: a home page, and an old copy of it. */
+const FEW = 3
+
+/** Puts the menus of a few pages that are built otherwise to those of the rest with the same items. */
+function joinSmall(menus: FoundMenu[]): void {
+  const keysIn = ({ entries }: FoundMenu) => new Set(entries.map(({ key }) => key))
+  for (const small of menus.filter(({ groups }) => groups.length < FEW)) {
+    const own = keysIn(small)
+    const pages = new Set(small.groups.map(({ page }) => page))
+    const at = menus.findIndex(
+      (menu) =>
+        menu.groups.length >= FEW * 2 &&
+        menu.entries.length > 1 &&
+        menu.groups.every(({ page }) => !pages.has(page)) &&
+        likeness(own, keysIn(menu)) >= 0.7,
+    )
+    if (at < 0) continue
+    menus[at] = { ...menus[at]!, groups: [...menus[at]!.groups, ...small.groups] }
+    menus.splice(menus.indexOf(small), 1)
+  }
+}
 
 /** A menu of a page that is built otherwise than the rest: the same items, in another place. */
 function adoptStrays(

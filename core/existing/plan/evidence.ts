@@ -1,11 +1,23 @@
 import { collect } from '../collect.ts'
+import { type Correction, correctionsOf } from '../corrections.ts'
 import { type FoundParts, pathOf } from '../parts/recognise.ts'
 import { foldersOf, type ReadFolder } from '../pages/folder.ts'
+import type { PageElement } from '../pages/nodes.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import type { GroupItem } from '../parts/linkGroups.ts'
 
-/** What tells where a page stands, the strongest first. */
-export const EVIDENCE = ['breadcrumb', 'head', 'pager', 'menu', 'contents', 'folder', 'name', 'none'] as const
+/** What tells where a page stands, the strongest first: its author, else what its pages say. */
+export const EVIDENCE = [
+  'author',
+  'breadcrumb',
+  'head',
+  'pager',
+  'menu',
+  'contents',
+  'folder',
+  'name',
+  'none',
+] as const
 export type Evidence = (typeof EVIDENCE)[number]
 
 /** What one thing says of the page above another. */
@@ -19,6 +31,7 @@ export interface Vote {
 
 /** How much each counts beside the others: a breadcrumb is outvoted only by several that agree. */
 const WEIGHTS = {
+  author: 1000,
   breadcrumb: 4.2,
   head: 4.1,
   menu: 4,
@@ -37,8 +50,12 @@ export function trailOf(folder: ReadFolder, page: ReadPage, items: readonly Grou
   return (own < 0 ? trail : trail.slice(0, own)).filter((path) => folder.byPath.has(path))
 }
 
-/** All that the pages say of where each of them stands. */
-export function votesOf(folder: ReadFolder, parts: FoundParts): ReadonlyMap<string, readonly Vote[]> {
+/** All that the pages, and their author, say of where each of them stands. */
+export function votesOf(
+  folder: ReadFolder,
+  parts: FoundParts,
+  corrections: readonly Correction[],
+): ReadonlyMap<string, readonly Vote[]> {
   const votes = new Map<string, Vote[]>(folder.pages.map(({ path }) => [path, []]))
   const vote = (
     child: string,
@@ -65,7 +82,14 @@ export function votesOf(folder: ReadFolder, parts: FoundParts): ReadonlyMap<stri
     nameVote(stems, path, vote)
   }
   sequenceVotes(folder, parts, votes, vote)
-  return weighedByTrust(votes)
+  const weighed = weighedByTrust(votes)
+  for (const { path, parent } of correctionsOf(corrections, 'parent')) {
+    if (path === folder.home || path === parent || !folder.byPath.has(parent)) continue
+    // The last word counts.
+    const others = (weighed.get(path) ?? []).filter(({ evidence }) => evidence !== 'author')
+    weighed.set(path, [...others, { parent, evidence: 'author', weight: WEIGHTS.author }])
+  }
+  return weighed
 }
 
 /** How often two kinds of evidence must have agreed before one of them is believed on its own. */
@@ -76,7 +100,7 @@ const OVER_BREADCRUMB = 5.5
  * Breadcrumbs are copied, and left as they were on the page that was copied; folders, names and menus are not. What agrees
  * with the breadcrumbs of nearly all other pages is believed where one of them says something else.
  */
-function weighedByTrust(votes: ReadonlyMap<string, readonly Vote[]>): ReadonlyMap<string, readonly Vote[]> {
+function weighedByTrust(votes: ReadonlyMap<string, readonly Vote[]>): Map<string, readonly Vote[]> {
   const agreed = new Map<Evidence, { yes: number; no: number }>()
   for (const own of votes.values()) {
     const breadcrumb = own.find(
@@ -219,6 +243,10 @@ function menuVotes(folder: ReadFolder, { menus, shared }: FoundParts, vote: Cast
   }
 }
 
+/** Whether a cell of a table holds little beside a link: others lay out whole pages. */
+const isCellOf = (link: PageElement, cell: PageElement): boolean =>
+  cell.lastToken - cell.firstToken <= link.lastToken - link.firstToken + 8
+
 const LISTED = /^(?:li|dt|dd|td|h[2-6])$/
 
 function contentsVotes(folder: ReadFolder, parts: FoundParts, vote: Cast): void {
@@ -242,7 +270,7 @@ function contentsVotes(folder: ReadFolder, parts: FoundParts, vote: Cast): void 
         continue
       let isListed = false
       for (let at = element.parent, up = 0; at && up < 4; at = at.parent, up++)
-        isListed ||= LISTED.test(at.tag)
+        isListed ||= LISTED.test(at.tag) && (at.tag !== 'td' || isCellOf(element, at))
       if (isListed) listed.add(target.path)
     }
     lists.set(page.path, listed)

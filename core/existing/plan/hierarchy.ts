@@ -1,10 +1,11 @@
 import { collect } from '../collect.ts'
+import type { Correction } from '../corrections.ts'
 import { type FoundParts, pathOf } from '../parts/recognise.ts'
 import type { ReadFolder } from '../pages/folder.ts'
 import { EVIDENCE, type Evidence, type Vote, votesOf } from './evidence.ts'
 
 /** Where a page stands, and why. */
-interface Placing {
+export interface Placing {
   readonly path: string
   /** Null for the home page. */
   readonly parent: string | null
@@ -185,7 +186,7 @@ function heldToOrder(
       const parent = parents.get(path) ?? null
       if (parent === null) return
       const allowed = aboveOrSelf(run[at]!).filter((one) => one !== path)
-      if (allowed.includes(parent)) {
+      if (allowed.includes(parent) || placings.get(path)!.evidence === 'author') {
         held++
         return
       }
@@ -210,9 +211,13 @@ function heldToOrder(
 }
 
 /** Works out where each page stands, and in which order. */
-export function hierarchyOf(folder: ReadFolder, parts: FoundParts): Hierarchy {
+export function hierarchyOf(
+  folder: ReadFolder,
+  parts: FoundParts,
+  corrections: readonly Correction[],
+): Hierarchy {
   const runs = runsOf(folder, parts)
-  const placings = heldToOrder(folder, votesOf(folder, parts), runs)
+  const placings = heldToOrder(folder, votesOf(folder, parts, corrections), runs)
   const under = new Map<string, string[]>()
   for (const { path, parent } of placings.values()) if (parent !== null) collect(under, parent, path)
   const menus = [...parts.shared, ...parts.menus]

@@ -1,3 +1,4 @@
+import type { Stretch } from '../../standard/pageTokens.ts'
 import { linksOfCells, type Matched } from './match.ts'
 import type { Cell } from './cells.ts'
 
@@ -114,11 +115,16 @@ function referenceOf<Page extends object>(
   return best
 }
 
-/** Lays some pages over each other. @param alone where the content of a page is that has none to be compared with */
+/**
+ * Lays some pages over each other.
+ * @param alone where the content of a page is that has none to be compared with
+ * @param pointed where it is as its author says
+ */
 export function align<Page extends object>(
   pages: readonly Page[],
   cells: ReadonlyMap<Page, readonly Cell[]>,
-  alone: (page: Page) => { readonly start: number; readonly end: number } | undefined,
+  alone: (page: Page) => Stretch | undefined,
+  pointed: (page: Page) => Stretch | undefined,
 ): Alignment<Page> {
   const reference = referenceOf(pages, cells)
   const base = cells.get(reference)!
@@ -144,8 +150,10 @@ export function align<Page extends object>(
   const gaps = [...common, undefined].map((after, n) =>
     pages.map((page) => gapOf(page, common[n - 1], after)),
   )
-  const content =
-    pages.length > 1
+  const said = pointed(reference)
+  const content = said
+    ? contentIn(base, common, said)
+    : pages.length > 1
       ? contentBetween(base, common, gaps, (at) => times[at]! * 10 >= pages.length * 8)
       : contentAlone(base, common, alone(reference))
   const bodyAt = base.findIndex(({ opens }) => opens === 'body')
@@ -314,7 +322,7 @@ const OPTIONAL = /^(?:p|li|dt|dd|tr|td|th|thead|tbody|tfoot|option|colgroup|font
 function contentAlone(
   base: readonly Cell[],
   common: readonly number[],
-  said: { readonly start: number; readonly end: number } | undefined,
+  said: Stretch | undefined,
 ): ContentPlace | undefined {
   const bodyAt = base.findIndex(({ opens }) => opens === 'body')
   const bodyEnd = base.findLastIndex(({ closes }) => closes === 'body')
@@ -337,4 +345,23 @@ function contentAlone(
   if (best.length === 0) return undefined
   const first = common.indexOf(best[0]!)
   return { first, last: first + best.length }
+}
+
+/** The content within an element that the author pointed out: the longest stretch in it without a computed part. */
+function contentIn(
+  base: readonly Cell[],
+  common: readonly number[],
+  { start, end }: Stretch,
+): ContentPlace | undefined {
+  const computed = base.filter((cell) => cell.computed && cell.start >= start && cell.end <= end)
+  let best: Stretch = { start, end: start }
+  let from = start
+  for (const next of [...computed, { start: end, end }]) {
+    if (next.start - from > best.end - best.start) best = { start: from, end: next.start }
+    from = next.end
+  }
+  if (best.end <= best.start) return undefined
+  const first = common.filter((at) => base[at]!.end <= best.start).length
+  const last = common.filter((at) => base[at]!.start < best.end).length
+  return balanced(base, common, { first, last: Math.max(first, last) })
 }

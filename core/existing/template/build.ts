@@ -1,4 +1,5 @@
 import { collect } from '../collect.ts'
+import { type Correction, correctionsOf, pointedContent } from '../corrections.ts'
 import { addressesOf } from '../../address/addresses.ts'
 import { pageSchema } from '../../plan/entry.ts'
 import type { Site } from '../../plan/site.ts'
@@ -259,11 +260,20 @@ function draftsOf(
   folder: ReadFolder,
   sources: Sources,
   cells: ReadonlyMap<ReadPage, readonly Cell[]>,
+  corrections: readonly Correction[],
 ): readonly Draft[] {
+  const pointed = pointedContent(corrections, folder.byPath)
   const draft = (pages: readonly ReadPage[], id: string, name: string) =>
-    draftTemplate(sources, align(pages, cells, mainContent), cells, id, name)
+    draftTemplate(sources, align(pages, cells, mainContent, pointed), cells, id, name)
   const same = new Map<string, ReadPage[]>()
-  for (const pages of kindsOfPages(cells)) {
+  const free = new Map(cells)
+  correctionsOf(corrections, 'template').forEach(({ pages }, at) => {
+    for (const path of pages) {
+      const page = folder.byPath.get(path)
+      if (page && free.delete(page)) collect(same, `said ${at}`, page)
+    }
+  })
+  for (const pages of kindsOfPages(free)) {
     const saying = sayingOf(draft(pages, '', ''))
     for (const page of pages) collect(same, saying, page)
   }
@@ -312,6 +322,7 @@ export function buildTemplates(
   parts: FoundParts,
   planned: PlannedSite,
   sources: Sources,
+  corrections: readonly Correction[],
 ): BuiltSite {
   const { usual } = sources
   const labels = new Map(
@@ -339,7 +350,7 @@ export function buildTemplates(
   }
   const computed = computedOf(folder, patterns)
   const cells = new Map(folder.pages.map((page) => [page, cellsOf(sources, page, computed.get(page)!)]))
-  const drafts = draftsOf(folder, sources, cells)
+  const drafts = draftsOf(folder, sources, cells, corrections)
 
   const makings: Record<string, PageMaking> = {}
   const bodies = new Map<string, string>()

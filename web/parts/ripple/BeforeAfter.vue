@@ -3,7 +3,15 @@ import { diffWordsWithSpace } from 'diff'
 import { computed } from 'vue'
 
 /** Two versions of some HTML side by side: what differs stands out, and what is the same is cut short. */
-const props = defineProps<{ before: string; after: string }>()
+const props = withDefaults(
+  defineProps<{
+    before: string
+    after: string
+    /** What the two are called. */
+    names?: readonly [string, string]
+  }>(),
+  { names: () => ['before', 'after'] },
+)
 
 /** How much of what is the same is shown on each side of a difference. */
 const AROUND = 70
@@ -31,8 +39,8 @@ const pieces = computed((): Piece[] => {
   })
 })
 const sides = computed(() => [
-  { name: 'before', tag: 'del', pieces: pieces.value.filter(({ kind }) => kind !== 'only-after') },
-  { name: 'after', tag: 'ins', pieces: pieces.value.filter(({ kind }) => kind !== 'only-before') },
+  { name: props.names[0], tag: 'del', pieces: pieces.value.filter(({ kind }) => kind !== 'only-after') },
+  { name: props.names[1], tag: 'ins', pieces: pieces.value.filter(({ kind }) => kind !== 'only-before') },
 ])
 </script>
 

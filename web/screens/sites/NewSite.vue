@@ -3,6 +3,7 @@ import { IconFileImport } from '@tabler/icons-vue'
 import { STARTERS } from '@viatica/core/starters/outlines.ts'
 import { Alert, Button, Input } from 'ant-design-vue'
 import { computed, defineAsyncComponent, nextTick, ref } from 'vue'
+import { RouterLink } from 'vue-router'
 import { useAttempt } from '../../api/attempt.ts'
 import { sitesApi } from '../../api/sites.ts'
 
@@ -87,6 +88,10 @@ async function fromFile(event: Event): Promise<void> {
           <span class="with-icon"><IconFileImport :size="17" aria-hidden="true" /> Import …</span>
         </Button>
       </p>
+      <p class="pages">
+        <RouterLink :to="{ name: 'existing' }">From existing pages</RouterLink>
+        <span class="quiet">a folder of HTML in which the menus were copied by hand</span>
+      </p>
       <p class="quiet">
         A file can be a site file (JSON), an outline (OPML) or rows (CSV). A name typed above takes the place
         of its own.
@@ -162,6 +167,18 @@ h2 {
   grid-column: 2;
   color: var(--slate);
   font-size: 13px;
+}
+
+.pages {
+  display: grid;
+  padding: 8px 12px;
+  background: var(--card);
+  border-left: 4px solid var(--ochre);
+}
+
+.pages a {
+  min-height: 24px;
+  font-weight: 600;
 }
 
 .row,
