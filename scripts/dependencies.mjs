@@ -13,6 +13,8 @@ const REASONS = {
   '@atlaskit/': 'drag and drop of a large company’s products, used there every day',
   '@codemirror/': 'the editor of the web’s developer tools, one author and many sponsors',
   '@lezer/': 'the parsers of CodeMirror, by its author',
+  '@exodus/': 'the encodings of the web as its standard has them, used by jsdom; no dependencies',
+  '@zip.js/': 'zip archives in browsers, one author for fifteen years, with a large test suite',
   '@fontsource': 'open fonts as packages, from their published sources',
   '@tabler/icons': 'an icon set with a company behind it',
   '@tanstack/': 'tables and virtual lists, used by most frameworks',

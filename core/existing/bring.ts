@@ -9,7 +9,7 @@ import { type ReadFolder, readFolder } from './pages/folder.ts'
 import { type ReadPage, readPage } from './pages/readPage.ts'
 import { publishedAt, Targets } from './pages/targets.ts'
 import { NO_MARK, pageNameMark } from './parts/mark.ts'
-import { menuName, recognise } from './parts/recognise.ts'
+import { type FoundMenu, menuName, recognise } from './parts/recognise.ts'
 import { hierarchyOf, type Placing } from './plan/hierarchy.ts'
 import { canBePlanned, planSite } from './plan/site.ts'
 import { titlesOf } from './plan/titles.ts'
@@ -84,6 +84,7 @@ export function bring(
   tell('differences')
   const decided = findDrift({ folder, parts, planned, titles, built, site: built.site })
   const css = styleTexts(files, folder)
+  const names = namesOf([...parts.shared, ...parts.menus])
   const report: FolderReport = {
     pages: folder.pages.map(({ path }) => {
       const { parent, evidence } = hierarchy.placings.get(path)!
@@ -112,7 +113,7 @@ export function bring(
     menus: [...parts.shared, ...parts.menus].map((menu) => {
       const said = decided.marks.get(menu) ?? NO_MARK
       return {
-        name: menuName(menu),
+        name: names.get(menu)!,
         items: menu.entries.map(({ label, path, url, level }) => ({
           label,
           ...(path === undefined ? {} : { path }),
@@ -142,6 +143,18 @@ export function bring(
     contents: new Map(others.map(({ path, bytes }) => [keys.get(path)!, bytes])),
     report,
   }
+}
+
+/** Menus by their names; those of one name are numbered. */
+function namesOf(menus: readonly FoundMenu[]): ReadonlyMap<FoundMenu, string> {
+  const times = new Map<string, number>()
+  return new Map(
+    menus.map((menu) => {
+      const name = menuName(menu)
+      times.set(name, (times.get(name) ?? 0) + 1)
+      return [menu, times.get(name) === 1 ? name : `${name} ${times.get(name)}`]
+    }),
+  )
 }
 
 /** Pages that cannot stand in a plan, each with why. */

@@ -7,7 +7,7 @@ import { MENU_SCRIPT } from '../render/menuScript.ts'
 import { renderRedirect } from '../render/redirect.ts'
 import { createRenderer } from '../render/renderer.ts'
 import { fontFilesOf } from '../render/style/openFonts.ts'
-import { type Encoding, encodeText, UTF_8 } from '../standard/encoding.ts'
+import type { Encoding } from '../standard/encoding.ts'
 import { styleSheet } from '../render/style/styleSheet.ts'
 
 /** Text that is made when it is asked for, the key of bytes in the contents, or the name of a file of an open font. */
@@ -17,12 +17,6 @@ export type FileSource =
   | { readonly font: string }
 /** A file of the finished site. */
 export type OutputFile = { readonly path: string } & FileSource
-
-/** The bytes of a text that is made, in the encoding that its page keeps. */
-export const bytesOfText = ({
-  text,
-  encoding = UTF_8,
-}: Extract<FileSource, { readonly text: unknown }>): Uint8Array => encodeText(text(), encoding)
 
 /** The files that Viatica makes for all pages of the finished site together. */
 export function sharedFiles(site: Site): readonly OutputFile[] {

@@ -1,3 +1,6 @@
+// What comes with Node reads many of the older encodings otherwise than browsers do.
+import { TextDecoder } from '@exodus/bytes/encoding.js'
+
 /**
  * The text of a page and back, to the byte: which encoding it has, and how it is written in it.
  * https://encoding.spec.whatwg.org/

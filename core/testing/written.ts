@@ -1,4 +1,5 @@
-import { bytesOfText, outputFiles } from '../formats/archive.ts'
+import { outputFiles } from '../formats/archive.ts'
+import { bytesOfText } from '../formats/textBytes.ts'
 import type { Site } from '../plan/site.ts'
 import { YEAR } from './year.ts'
 

@@ -1,4 +1,5 @@
-import { bytesOfText, type FileSource } from '@viatica/core/formats/archive.ts'
+import type { FileSource } from '@viatica/core/formats/archive.ts'
+import { bytesOfText } from '@viatica/core/formats/textBytes.ts'
 import { fontBytes } from '@viatica/fonts/fontFiles.ts'
 import type { SiteStore } from './siteStore.ts'
 

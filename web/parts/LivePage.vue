@@ -69,7 +69,7 @@ const html = computed(() => {
 let shownUrl = ''
 /** Shows the page as it is now in the place of what was shown: without a step in the history of the browser for each edit. */
 function showPage(): void {
-  const url = URL.createObjectURL(new Blob([html.value], { type: 'text/html' }))
+  const url = URL.createObjectURL(new Blob([html.value], { type: 'text/html;charset=utf-8' }))
   if (shownUrl === '') frame.value!.src = url
   else frame.value!.contentWindow!.location.replace(url)
   if (shownUrl !== '') URL.revokeObjectURL(shownUrl)

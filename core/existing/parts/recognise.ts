@@ -6,6 +6,7 @@ import { tokensOf } from '../../standard/pageTokens.ts'
 import { targetKey } from '../pages/targets.ts'
 import { type Direction, directionOf } from './directions.ts'
 import { type GroupItem, type LinkGroup, linkGroups, namesOn } from './linkGroups.ts'
+import { withWrappers } from './wrapper.ts'
 
 /** An item of a menu as most pages have it. */
 export interface MenuEntry {
@@ -268,7 +269,9 @@ export function recognise(
   const take = (all: readonly LinkGroup[]) => all.forEach((group) => taken.add(group))
 
   const said = pointedGroups(folder, corrections, groups)
-  for (const cluster of byPlace(groups)) {
+  for (const whole of byPlace(groups)) {
+    const cluster = whole.filter((group) => !taken.has(group))
+    if (cluster.length === 0) continue
     const isSaid = said(cluster)
     if (isSaid === 'no-menu') {
       take(cluster)
@@ -280,7 +283,7 @@ export function recognise(
       continue
     }
     if (isBreadcrumb(folder, cluster)) {
-      breadcrumbs.push({ groups: cluster })
+      breadcrumbs.push({ groups: withWrappers(pages, cluster) })
       take(cluster)
       continue
     }
@@ -290,8 +293,13 @@ export function recognise(
     const varied = new Set(cluster.map((group) => group.items.map((item) => pathOf(item) ?? '').join(' ')))
       .size
     if (directed >= (isNamed ? 0.5 : 0.6) && cluster.length > 1 && varied > cluster.length / 2) {
-      const pagersHere = found.flatMap((one) => one ?? [])
-      pagers.push(...pagersHere)
+      const inPlace = found.flatMap((one) => one ?? [])
+      const pagersHere = [...inPlace, ...strayPagers(groups, inPlace, taken)]
+      const wrapped = withWrappers(
+        pages,
+        pagersHere.map(({ group }) => group),
+      )
+      pagers.push(...pagersHere.map(({ links }, at) => ({ group: wrapped[at]!, links })))
       take(pagersHere.map(({ group }) => group))
       continue
     }
@@ -348,6 +356,24 @@ function pointedGroups(
 
 const meanStart = ({ groups }: FoundMenu) =>
   groups.reduce((sum, { start, page }) => sum + start / (page.text.length || 1), 0) / groups.length
+
+/**
+ * Pagers of pages that have another line of links before theirs: in an element of the same kind, the last that leads to
+ * previous or next.
+ */
+function strayPagers(
+  groups: ReadonlyMap<ReadPage, readonly LinkGroup[]>,
+  inPlace: readonly PagerOfPage[],
+  taken: ReadonlySet<LinkGroup>,
+): PagerOfPage[] {
+  const having = new Set(inPlace.map(({ group }) => group.page))
+  const place = inPlace[0]!.group.place
+  return [...groups].flatMap(([page, ofPage]) => {
+    if (having.has(page)) return []
+    const like = ofPage.filter((group) => group.place === place && !taken.has(group))
+    return like.map(pagerOf).findLast((one) => one) ?? []
+  })
+}
 
 /** Pages that stand in the place of others: a home page, and an old copy of it. */
 const FEW = 3

@@ -147,6 +147,8 @@ export function learnTrail(
     const { page } = group
     const units = unitsOf(group).flatMap((unit) => [unit, ...unit.units])
     if (units.length === 0 || units.some((unit) => unit.units.length > 0)) continue
+    // A text before the first link introduces the breadcrumb: “You are here:”.
+    while (units.length > 1 && !units[0]!.item.link) units.shift()
     befores.push(sources.bits(page, { start: group.start, end: units[0]!.start }))
     afters.push(sources.bits(page, { start: units.at(-1)!.end, end: group.end }))
     units.forEach((unit, at) => {

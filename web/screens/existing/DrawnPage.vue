@@ -52,10 +52,13 @@ function hear(event: MessageEvent): void {
 
 let url = ''
 function show(): void {
-  URL.revokeObjectURL(url)
+  const before = url
   url = URL.createObjectURL(new Blob([html.value], { type: 'text/html;charset=utf-8' }))
   laidOut.value = undefined
-  frame.value!.src = url
+  // Without a step in the history of the browser for each page.
+  if (before === '') frame.value!.src = url
+  else frame.value!.contentWindow!.location.replace(url)
+  URL.revokeObjectURL(before)
 }
 let observer: ResizeObserver | undefined
 onMounted(() => {

@@ -293,7 +293,7 @@ footer {
   width: 220px;
 }
 
-@media (max-width: 700px) {
+@media (max-width: 700px), (max-height: 500px) {
   .seen {
     height: auto;
   }

@@ -97,8 +97,17 @@ const rows = computed(() =>
   }
 
   .kind,
-  .reason {
+  .reason,
+  .doubtful .size {
     display: none;
+  }
+
+  .row.doubtful {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  }
+
+  .doubtful .reason {
+    display: block;
   }
 }
 </style>

@@ -47,7 +47,11 @@ function shown(html: string): string {
         </li>
       </ul>
     </section>
-    <section v-for="(pattern, at) in patterns" :key="`pattern-${at}`" :aria-label="NAMES[pattern.kind]">
+    <section
+      v-for="(pattern, at) in patterns"
+      :key="`pattern-${at}`"
+      :aria-label="`${NAMES[pattern.kind]} on ${pattern.path}`"
+    >
       <h2>{{ NAMES[pattern.kind] }}, as it is written</h2>
       <p>
         This is what Viatica writes on <code>{{ pattern.path }}</code>, and on every other page alike:

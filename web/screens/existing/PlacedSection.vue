@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Overview, PlacedPage } from '@viatica/core/existing/overview.ts'
-import { Select } from 'ant-design-vue'
 import { computed, nextTick, ref } from 'vue'
+import ChoiceField from '../../parts/ChoiceField.vue'
 import VirtualRows from '../../parts/VirtualRows.vue'
 import type { ExistingPages } from './existingPages.ts'
 import { EVIDENCE_WORDS } from './words.ts'
@@ -132,19 +132,17 @@ function drop(path: string): void {
     <template v-if="chosen.parent === null">
       <b>{{ chosen.title }}</b> is the home page: all others stand under it.
     </template>
-    <label v-else>
-      <span
-        ><b>{{ chosen.title }}</b> stands under</span
+    <template v-else>
+      <label for="stands-under"
+        ><b>{{ chosen.title }}</b> stands under</label
       >
-      <Select
-        show-search
-        option-filter-prop="label"
+      <ChoiceField
+        id="stands-under"
         :value="chosen.parent"
         :options="parents"
-        aria-label="The page that it stands under"
-        @change="(parent) => moveUnder(chosen!.path, String(parent))"
+        @change="(parent: string) => moveUnder(chosen!.path, parent)"
       />
-    </label>
+    </template>
   </div>
 </template>
 
@@ -196,8 +194,7 @@ function drop(path: string): void {
   outline-offset: -2px;
 }
 
-.under,
-.under label {
+.under {
   display: flex;
   flex: none;
   flex-wrap: wrap;
@@ -206,8 +203,8 @@ function drop(path: string): void {
   min-height: 32px;
 }
 
-.under :deep(.ant-select) {
-  width: min(420px, 80vw);
+.under :deep(select) {
+  max-width: 80vw;
 }
 
 @media (max-width: 700px) {

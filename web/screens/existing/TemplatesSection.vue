@@ -2,8 +2,9 @@
 import type { Correction } from '@viatica/core/existing/corrections.ts'
 import type { DrawnPage as Drawn, PointedElement } from '@viatica/core/existing/drawn.ts'
 import type { Overview } from '@viatica/core/existing/overview.ts'
-import { Button, Select, Spin } from 'ant-design-vue'
+import { Button, Spin } from 'ant-design-vue'
 import { computed, ref, shallowRef, watch } from 'vue'
+import ChoiceField from '../../parts/ChoiceField.vue'
 import VirtualRows from '../../parts/VirtualRows.vue'
 import DrawnPage from './DrawnPage.vue'
 import type { ExistingPages } from './existingPages.ts'
@@ -85,10 +86,15 @@ watch(place, (to) => {
           {{ one.name }} <span class="quiet">{{ counted(one.pages.length, 'page') }}</span>
         </button>
       </div>
-      <label class="page-choice">
-        <span>Shown on</span>
-        <Select v-model:value="path" show-search :options="pages" aria-label="The page that is shown" />
-      </label>
+      <p class="page-choice">
+        <label for="shown-page">Shown on</label>
+        <ChoiceField
+          id="shown-page"
+          :value="path"
+          :options="pages"
+          @change="(shown: string) => (path = shown)"
+        />
+      </p>
     </div>
     <div class="both">
       <Spin v-if="!drawn" />
@@ -176,13 +182,15 @@ watch(place, (to) => {
 }
 
 .page-choice {
+  white-space: nowrap;
   display: flex;
   gap: 8px;
   align-items: center;
+  margin: 0;
 }
 
-.page-choice :deep(.ant-select) {
-  width: 260px;
+.page-choice :deep(select) {
+  max-width: 60vw;
 }
 
 .both {

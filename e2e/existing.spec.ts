@@ -1,0 +1,290 @@
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import type { Page } from '@playwright/test'
+import { filesOfArchive } from './archiveFiles.ts'
+import { axeFindings, expect, rowNamed, saved, type Served, test } from './viatica.ts'
+
+/** A folder of hand-made pages, as its author has it. */
+const PAGES = fileURLToPath(new URL('../demo/pages', import.meta.url))
+
+/** The files of a folder by path, each byte one character. */
+const filesOfFolder = (folder: string): Map<string, string> =>
+  new Map(
+    readdirSync(folder, { recursive: true, withFileTypes: true })
+      .filter((entry) => entry.isFile())
+      .map((entry) => {
+        const path = join(entry.parentPath, entry.name)
+        return [path.slice(folder.length + 1), readFileSync(path, 'latin1')]
+      }),
+  )
+
+const section = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'What was found' }).getByRole('button', { name })
+const takesIn = (page: Page) => page.getByRole('button', { name: /^Take in/ })
+
+async function openIntake(page: Page, served: Served): Promise<void> {
+  await page.goto(served.url)
+  await page.getByRole('link', { name: 'From existing pages' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'From existing pages' })).toBeVisible()
+}
+
+/** Drags something in from the desktop. */
+async function drop(page: Page, path: string): Promise<void> {
+  const box = (await page.locator('.drop').boundingBox())!
+  const session = await page.context().newCDPSession(page)
+  const data = { items: [], files: [path], dragOperationsMask: 1 }
+  for (const type of ['dragEnter', 'dragOver', 'drop'] as const)
+    await session.send('Input.dispatchDragEvent', { type, x: box.x + 60, y: box.y + 60, data })
+}
+
+/** Clicks on a text of the drawn page, where it is drawn: the page is drawn smaller than it is. */
+async function point(page: Page, text: string): Promise<void> {
+  // It is as high as it will be once its holes are marked.
+  await expect(page.locator('.hole', { hasText: 'Content' })).toBeVisible()
+  const frame = page.getByTitle(/as visitors see it/)
+  const inner = await frame
+    .contentFrame()
+    .getByText(text)
+    .evaluate((element) => {
+      const { x, y, width, height } = element.getBoundingClientRect()
+      return { x: x + width / 2, y: y + height / 2 }
+    })
+  const outer = await frame.evaluate((element: HTMLElement) => {
+    const { x, y, width } = element.getBoundingClientRect()
+    return { x, y, scale: width / element.offsetWidth }
+  })
+  await page.mouse.click(outer.x + inner.x * outer.scale, outer.y + inner.y * outer.scale)
+}
+
+async function archiveOf(page: Page): Promise<Map<string, string>> {
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Download site' }).click()
+  return filesOfArchive(readFileSync(await (await downloading).path()))
+}
+
+/** Changes a file as a careful person does by hand: each text stands there once. */
+function edit(
+  files: Map<string, string>,
+  path: string,
+  ...changes: readonly [from: string, to: string][]
+): void {
+  let text = files.get(path)!
+  for (const [from, to] of changes) {
+    expect(text.split(from)).toHaveLength(2)
+    text = text.replace(from, () => to)
+  }
+  files.set(path, text)
+}
+
+test('a folder of pages is dropped, corrected, decided and edited, and only what had to change has changed', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await openIntake(page, served)
+  await drop(page, PAGES)
+  await expect(takesIn(page)).toHaveText('Take in 15 pages')
+  await expect(page.getByText('Its name says that it is a copy.')).toBeVisible()
+
+  // A list of links that three pages share looks like a menu, and is none.
+  await section(page, 'Menus and links').click()
+  await expect(page.getByRole('region', { name: /^Menu [A-Z]/ })).toHaveCount(2)
+  await section(page, 'Templates').click()
+  await page.getByLabel('Shown on').selectOption('growing/beans.htm')
+  await expect(
+    page.getByTitle('growing/beans.htm as visitors see it').contentFrame().locator('h1'),
+  ).toHaveText('Runner beans')
+  await point(page, 'Ambley seed swap')
+  await page.getByRole('button', { name: 'This is no menu' }).click()
+  await expect(page.getByRole('list', { name: 'Your corrections' })).toContainText(
+    'There is no menu where you pointed on growing/beans.htm',
+  )
+  await section(page, 'Menus and links').click()
+  await expect(page.getByRole('region', { name: /^Menu [A-Z]/ })).toHaveCount(1)
+
+  await section(page, 'Plan').click()
+  await expect(page.getByRole('button', { name: /^The soil/ })).toContainText(
+    'but its breadcrumb says Our plots',
+  )
+
+  // Menus and the title come into line; the mark on another page's item, and all else, is kept.
+  await section(page, 'Differences').click()
+  await page.getByRole('button', { name: 'Bring all into line: Menu' }).click()
+  await page.getByRole('region', { name: 'Title' }).getByRole('checkbox').check()
+  await expect(page.getByText('4 of 10 differences brought into line')).toBeVisible()
+  await takesIn(page).click()
+  await expect(page.getByRole('tree', { name: 'Plan' })).toBeVisible()
+
+  await rowNamed(page, 'Plots').click()
+  await page.getByRole('button', { name: 'Add subpage', exact: true }).click()
+  await page.getByLabel('Name of the new page').fill('Sheds')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Escape')
+  await rowNamed(page, 'Compost').click()
+  await page.keyboard.press('Alt+ArrowUp')
+  await saved(page)
+
+  const files = filesOfFolder(PAGES)
+  const item = (path: string, label: string) =>
+    `<TR><TD CLASS=nav><A HREF="../${path}">${label}</A></TD></TR>\r\n`
+  edit(files, 'about/history.htm', [
+    item('news.htm', 'News') + item('growing.htm', 'Growing'),
+    item('growing.htm', 'Growing') + item('news.htm', 'News'),
+  ])
+  edit(
+    files,
+    'growing/beans.htm',
+    [item('contact.htm', 'Contact'), item('news.htm', 'News') + item('contact.htm', 'Contact')],
+    [
+      '<A HREF="soil.htm">&lt;&lt; The soil</A> | <A HREF="compost.htm">Compost &gt;&gt;</A>',
+      '<A HREF="compost.htm">&lt;&lt; Compost</A>',
+    ],
+  )
+  edit(files, 'growing/soil.htm', [
+    '<A HREF="beans.htm">Runner beans &gt;&gt;</A>',
+    '<A HREF="compost.htm">Compost &gt;&gt;</A>',
+  ])
+  edit(files, 'growing/compost.htm', [
+    '<A HREF="beans.htm">&lt;&lt; Runner beans</A>',
+    '<A HREF="soil.htm">&lt;&lt; The soil</A> | <A HREF="beans.htm">Runner beans &gt;&gt;</A>',
+  ])
+  edit(files, 'plots/water.htm', ['<TITLE>Rules of the ground', '<TITLE>Water and the pump'])
+  edit(
+    files,
+    'plots/prices.htm',
+    ['../kontakt.htm', '../contact.htm'],
+    [
+      '<A HREF="water.htm">&lt;&lt; Water and the pump</A>',
+      '<A HREF="water.htm">&lt;&lt; Water and the pump</A> | <A HREF="sheds.htm">Sheds &gt;&gt;</A>',
+    ],
+  )
+  // A new page is begun as people do it: from that which stands beside it.
+  files.set('plots/sheds.htm', files.get('plots/prices.htm')!)
+  const content = /<\/H1>\r\n([^]*?)<P ALIGN=center>/.exec(files.get('plots/sheds.htm')!)![1]!
+  edit(
+    files,
+    'plots/sheds.htm',
+    ['<TITLE>What a plot costs', '<TITLE>Sheds'],
+    ['&gt; What a plot costs</P>', '&gt; Sheds</P>'],
+    ['<H1>What a plot costs', '<H1>Sheds'],
+    [content, ''],
+    [
+      '<A HREF="water.htm">&lt;&lt; Water and the pump</A> | <A HREF="sheds.htm">Sheds &gt;&gt;</A>',
+      '<A HREF="prices.htm">&lt;&lt; What a plot costs</A>',
+    ],
+  )
+  const written = await archiveOf(page)
+  expect([...written.keys()].sort()).toEqual([...files.keys()].sort())
+  for (const [path, text] of files) expect(written.get(path), path).toBe(text)
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
+test('by keyboard alone, from a folder that is chosen, with nothing decided, every byte comes back', async ({
+  page,
+  served,
+}) => {
+  await openIntake(page, served)
+  const choosing = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: 'Choose a folder' }).focus()
+  await page.keyboard.press('Enter')
+  await (await choosing).setFiles(PAGES)
+  await expect(takesIn(page)).toBeVisible()
+  await expect(page.getByRole('heading', { level: 1 })).toBeFocused()
+
+  // What is pointed at by mouse is chosen in a list by keys.
+  await section(page, 'Templates').focus()
+  await page.keyboard.press('Enter')
+  const elements = page.getByRole('list', { name: 'Elements of the page' })
+  await elements.getByRole('button').first().focus()
+  for (let n = 0; n < 4; n++) await page.keyboard.press('ArrowDown')
+  await expect(elements.getByRole('button', { pressed: true })).toBeFocused()
+  await page.keyboard.press('Tab')
+  await expect(page.getByRole('button', { name: 'This holds the content' })).toBeFocused()
+
+  // A page is moved as in the outline, and its correction taken back.
+  await section(page, 'Plan').focus()
+  await page.keyboard.press('Enter')
+  const pages = page.getByRole('list', { name: 'Pages in the order of the plan' })
+  await pages.getByRole('button').first().focus()
+  while (
+    !(await pages.getByRole('button', { name: /^Water/ }).evaluate((row) => row === document.activeElement))
+  )
+    await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Alt+ArrowRight')
+  const corrections = page.getByRole('list', { name: 'Your corrections' })
+  await expect(corrections).toContainText('plots/water.htm stands under plots/rules.htm')
+  await expect(pages.getByRole('button', { name: /^Water/ })).toContainText('you put it there')
+  await page.getByRole('button', { name: 'Take back' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(corrections).toHaveCount(0)
+
+  await takesIn(page).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('tree', { name: 'Plan' })).toBeVisible()
+  expect(await archiveOf(page)).toEqual(filesOfFolder(PAGES))
+})
+
+test('axe-core finds nothing on the screens of existing pages, wide and narrow, and nothing is off the window', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await openIntake(page, served)
+  expect(await axeFindings(page)).toEqual([])
+  await page.getByRole('button', { name: /^Try it with/ }).click()
+  await expect(takesIn(page)).toBeVisible()
+  for (const [width, height] of [
+    [1280, 800],
+    [640, 400],
+    [360, 740],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    for (const name of ['Files', 'Templates', 'Plan', 'Menus and links', 'Differences']) {
+      await section(page, name).click()
+      await page.waitForTimeout(200)
+      expect(await axeFindings(page), `${name} at ${width}`).toEqual([])
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+      expect(over, `${name} at ${width}`).toBeLessThanOrEqual(0)
+    }
+  }
+  // Leaving asks first.
+  await page.getByRole('link', { name: 'Sites' }).click()
+  await expect(page.getByRole('dialog')).toContainText('Leave without taking the pages in?')
+  expect(await axeFindings(page)).toEqual([])
+  await page.getByRole('button', { name: 'Leave' }).click()
+  await expect(page.getByRole('heading', { name: 'Your sites' })).toBeVisible()
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
+test('what cannot be taken in is refused with the reason, and long work is stopped', async ({
+  page,
+  served,
+}) => {
+  await openIntake(page, served)
+  const folder = mkdtempSync(join(tmpdir(), 'brought-'))
+  const refused = page.getByRole('alert')
+  const zip = page.getByLabel('Zip archive of pages')
+  await zip.setInputFiles({ name: 'broken.zip', mimeType: 'application/zip', buffer: Buffer.from('PK no') })
+  await expect(refused).toContainText('This archive cannot be read')
+  mkdirSync(join(folder, 'empty'))
+  writeFileSync(join(folder, 'empty/notes.txt'), 'nothing')
+  await drop(page, join(folder, 'empty'))
+  await expect(refused).toContainText('There are no pages in this folder')
+
+  const many = join(folder, 'many')
+  mkdirSync(many)
+  const items = Array.from({ length: 40 }, (_, n) => `<li><a href="p${n}.html">Page ${n}</a></li>`).join('\n')
+  for (let n = 0; n < 1500; n++)
+    writeFileSync(
+      join(many, `p${n}.html`),
+      `<!DOCTYPE html><title>Page ${n}</title><ul>${items}</ul><h1>Page ${n}</h1><p>${'Words. '.repeat(40)}${n}</p>`,
+    )
+  await drop(page, many)
+  await page.getByRole('status').getByRole('button', { name: 'Stop' }).click()
+  await expect(page.getByRole('button', { name: 'Choose a folder' })).toBeVisible()
+  await drop(page, PAGES)
+  await expect(takesIn(page)).toBeVisible()
+  rmSync(folder, { recursive: true })
+})
