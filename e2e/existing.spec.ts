@@ -22,7 +22,7 @@ const filesOfFolder = (folder: string): Map<string, string> =>
 
 const section = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'What was found' }).getByRole('button', { name })
-const takesIn = (page: Page) => page.getByRole('button', { name: /^Take in/ })
+const imports = (page: Page) => page.getByRole('button', { name: /^Import/ })
 
 async function openIntake(page: Page, served: Served): Promise<void> {
   await page.goto(served.url)
@@ -85,7 +85,7 @@ test('a folder of pages is dropped, corrected, decided and edited, and only what
 }) => {
   await openIntake(page, served)
   await drop(page, PAGES)
-  await expect(takesIn(page)).toHaveText('Take in 15 pages')
+  await expect(imports(page)).toHaveText('Import 15 pages')
   await expect(page.getByText('Its name says that it is a copy.')).toBeVisible()
 
   // A list of links that three pages share looks like a menu, and is none.
@@ -97,9 +97,9 @@ test('a folder of pages is dropped, corrected, decided and edited, and only what
     page.getByTitle('growing/beans.htm as visitors see it').contentFrame().locator('h1'),
   ).toHaveText('Runner beans')
   await point(page, 'Ambley seed swap')
-  await page.getByRole('button', { name: 'This is no menu' }).click()
+  await page.getByRole('button', { name: 'This is not a menu' }).click()
   await expect(page.getByRole('list', { name: 'Your corrections' })).toContainText(
-    'There is no menu where you pointed on growing/beans.htm',
+    'Not a menu: where you pointed on growing/beans.htm',
   )
   await section(page, 'Menus and links').click()
   await expect(page.getByRole('region', { name: /^Menu [A-Z]/ })).toHaveCount(1)
@@ -114,7 +114,7 @@ test('a folder of pages is dropped, corrected, decided and edited, and only what
   await page.getByRole('button', { name: 'Bring all into line: Menu' }).click()
   await page.getByRole('region', { name: 'Title' }).getByRole('checkbox').check()
   await expect(page.getByText('4 of 10 differences brought into line')).toBeVisible()
-  await takesIn(page).click()
+  await imports(page).click()
   await expect(page.getByRole('tree', { name: 'Plan' })).toBeVisible()
 
   await rowNamed(page, 'Plots').click()
@@ -190,7 +190,7 @@ test('by keyboard alone, from a folder that is chosen, with nothing decided, eve
   await page.getByRole('button', { name: 'Choose a folder' }).focus()
   await page.keyboard.press('Enter')
   await (await choosing).setFiles(PAGES)
-  await expect(takesIn(page)).toBeVisible()
+  await expect(imports(page)).toBeVisible()
   await expect(page.getByRole('heading', { level: 1 })).toBeFocused()
 
   // What is pointed at by mouse is chosen in a list by keys.
@@ -201,7 +201,7 @@ test('by keyboard alone, from a folder that is chosen, with nothing decided, eve
   for (let n = 0; n < 4; n++) await page.keyboard.press('ArrowDown')
   await expect(elements.getByRole('button', { pressed: true })).toBeFocused()
   await page.keyboard.press('Tab')
-  await expect(page.getByRole('button', { name: 'This holds the content' })).toBeFocused()
+  await expect(page.getByRole('button', { name: 'This is the content' })).toBeFocused()
 
   // A page is moved as in the outline, and its correction taken back.
   await section(page, 'Plan').focus()
@@ -214,13 +214,13 @@ test('by keyboard alone, from a folder that is chosen, with nothing decided, eve
     await page.keyboard.press('ArrowDown')
   await page.keyboard.press('Alt+ArrowRight')
   const corrections = page.getByRole('list', { name: 'Your corrections' })
-  await expect(corrections).toContainText('plots/water.htm stands under plots/rules.htm')
-  await expect(pages.getByRole('button', { name: /^Water/ })).toContainText('you put it there')
+  await expect(corrections).toContainText('Parent page of plots/water.htm: plots/rules.htm')
+  await expect(pages.getByRole('button', { name: /^Water/ })).toContainText('you moved it here')
   await page.getByRole('button', { name: 'Take back' }).focus()
   await page.keyboard.press('Enter')
   await expect(corrections).toHaveCount(0)
 
-  await takesIn(page).focus()
+  await imports(page).focus()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('tree', { name: 'Plan' })).toBeVisible()
   expect(await archiveOf(page)).toEqual(filesOfFolder(PAGES))
@@ -234,7 +234,7 @@ test('axe-core finds nothing on the screens of existing pages, wide and narrow, 
   await openIntake(page, served)
   expect(await axeFindings(page)).toEqual([])
   await page.getByRole('button', { name: /^Try it with/ }).click()
-  await expect(takesIn(page)).toBeVisible()
+  await expect(imports(page)).toBeVisible()
   for (const [width, height] of [
     [1280, 800],
     [640, 400],
@@ -251,7 +251,7 @@ test('axe-core finds nothing on the screens of existing pages, wide and narrow, 
   }
   // Leaving asks first.
   await page.getByRole('link', { name: 'Sites' }).click()
-  await expect(page.getByRole('dialog')).toContainText('Leave without taking the pages in?')
+  await expect(page.getByRole('dialog')).toContainText('Leave without importing the pages?')
   expect(await axeFindings(page)).toEqual([])
   await page.getByRole('button', { name: 'Leave' }).click()
   await expect(page.getByRole('heading', { name: 'Your sites' })).toBeVisible()
@@ -285,6 +285,6 @@ test('what cannot be taken in is refused with the reason, and long work is stopp
   await page.getByRole('status').getByRole('button', { name: 'Stop' }).click()
   await expect(page.getByRole('button', { name: 'Choose a folder' })).toBeVisible()
   await drop(page, PAGES)
-  await expect(takesIn(page)).toBeVisible()
+  await expect(imports(page)).toBeVisible()
   rmSync(folder, { recursive: true })
 })

@@ -59,13 +59,13 @@ function tagDrawn(fileFor: ReturnType<typeof filesFor>, element: PageElement, ra
 const HOLE_NAMES = {
   title: 'Title',
   description: 'Description',
-  heading: 'Heading',
+  heading: 'Page heading',
   menu: 'Menu',
   breadcrumb: 'Breadcrumb',
-  pager: 'Previous and next',
+  pager: 'Previous/next links',
   content: 'Content',
-  own: 'Own to the page',
-  text: 'Own to the page',
+  own: 'Only on this page',
+  text: 'Only on this page',
 } as const
 
 /**

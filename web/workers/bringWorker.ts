@@ -34,9 +34,9 @@ const PASSED_OVER = /(?:^|\/)(?:\.git|\.hg|\.svn|node_modules)\/|(?:^|\/)(?:\.DS
 
 /** Why nothing can be taken in, in words for the author. */
 function refusalOf(paths: number, bytes: number): string | undefined {
-  if (paths > MOST_FILES) return `There are ${paths} files. At most ${MOST_FILES} are taken in.`
+  if (paths > MOST_FILES) return `There are ${paths} files. At most ${MOST_FILES} can be imported.`
   if (bytes > MOST_BYTES)
-    return `The files have ${Math.ceil(bytes / 1_000_000)} MB together. At most ${MOST_BYTES / 1_000_000} MB are taken in.`
+    return `The files have ${Math.ceil(bytes / 1_000_000)} MB together. At most ${MOST_BYTES / 1_000_000} MB can be imported.`
   return undefined
 }
 

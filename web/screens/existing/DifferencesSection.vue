@@ -70,7 +70,7 @@ function toggle(key: string): void {
   <template v-else>
     <div class="head">
       <LabelledChoice v-model="by" label="Listed" :options="BY" />
-      <span class="quiet">What you do not bring into line stays on its page as it is, to the byte.</span>
+      <span class="quiet">What you do not bring into line stays as it is, to the byte.</span>
     </div>
     <section v-for="group in groups" :key="group.key" :aria-label="group.name" class="group">
       <header>
@@ -109,7 +109,7 @@ function toggle(key: string): void {
               />
               Bring into line
             </label>
-            <span v-else class="choice quiet">Kept for now</span>
+            <span v-else class="choice quiet">Stays as it is</span>
             <span class="where">
               <code>{{ difference.path }}</code> line {{ difference.drift[0]!.line }}
             </span>

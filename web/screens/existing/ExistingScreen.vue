@@ -137,26 +137,26 @@ onMounted(() => (document.title = 'From existing pages · Viatica'))
       <ByteAccount :account="overview.account" />
       <p class="decided">
         <template v-if="decidable.length > 0">
-          {{ chosen.length }} of {{ counted(decidable.length, 'difference') }} brought into line; the rest is
-          kept as it is.
+          {{ chosen.length }} of {{ counted(decidable.length, 'difference') }} brought into line; the rest
+          stays as it is.
         </template>
-        <template v-else>Every page is as the others: there is nothing to decide.</template>
+        <template v-else>No differences between the pages were found.</template>
       </p>
       <form class="take" @submit.prevent="takeIn">
         <label for="existing-name">Name of the site</label>
         <Input id="existing-name" v-model:value="name" :maxlength="200" />
         <Button type="primary" html-type="submit" :disabled="progress !== undefined">
-          Take in {{ counted(overview.pages.length, 'page') }}
+          Import {{ counted(overview.pages.length, 'page') }}
         </Button>
       </form>
     </footer>
 
     <ModalDialog
       :open="leaving !== undefined"
-      title="Leave without taking the pages in?"
+      title="Leave without importing the pages?"
       @close="leaving = undefined"
     >
-      <p>What you corrected and decided here is gone then. The folder itself stays as it is.</p>
+      <p>Your corrections and decisions will be lost. The folder itself is not changed.</p>
       <template #buttons>
         <Button @click="leaving = undefined">Stay</Button>
         <Button type="primary" danger @click="leave">Leave</Button>

@@ -33,9 +33,8 @@ const rows = computed(() =>
 <template>
   <p class="sum">
     {{ counted(pages.size, 'page') }} and {{ counted(files.length - pages.size, 'other file') }},
-    {{ sizeWords(bytes) }}. All of them come in, each at its path<template v-if="reasons.size > 0"
-      >; {{ counted(reasons.size, 'file') }} {{ reasons.size === 1 ? 'looks' : 'look' }} left over and should
-      be looked at</template
+    {{ sizeWords(bytes) }}. All files are imported and keep their paths<template v-if="reasons.size > 0"
+      >; {{ counted(reasons.size, 'file') }} may be left over: please check</template
     >.
   </p>
   <VirtualRows class="rows" :rows="rows" :row-height="30" label="Files of the folder">

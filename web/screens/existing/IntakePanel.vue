@@ -84,8 +84,8 @@ async function tryExample(): Promise<void> {
         <li>Viatica works out how the pages are made: what all share, the menus, the plan.</li>
         <li>You see where pages differ from each other, and decide what is brought into line.</li>
         <li>
-          From then on you edit the plan and get your own HTML back. Only what an edit touches is written
-          anew; every other byte stays.
+          Then edit the plan and download the pages in the HTML that you wrote. Only what an edit changes is
+          written anew; all other bytes stay.
         </li>
       </ol>
       <p>Nothing is stored before you have seen it, and your folder is only read.</p>

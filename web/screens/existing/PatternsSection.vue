@@ -9,7 +9,7 @@ const props = defineProps<{ overview: Overview }>()
 const NAMES: Readonly<Record<PatternExample['kind'], string>> = {
   menu: 'Menu',
   breadcrumb: 'Breadcrumb',
-  pager: 'Previous and next',
+  pager: 'Previous/next links',
 }
 
 const menus = computed(() => props.overview.report.menus)

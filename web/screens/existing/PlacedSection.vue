@@ -82,12 +82,11 @@ function drop(path: string): void {
 
 <template>
   <p class="sum">
-    Parents and order are what the pages say of each other.
-    <template v-if="doubtful.length === 0">None of them says otherwise.</template>
-    <template v-else>
-      Of {{ doubtful.length === 1 ? 'one page' : `${doubtful.length} pages` }} something says otherwise.
+    The plan was worked out from the links, names and folders of the pages.
+    <template v-if="doubtful.length > 0">
+      {{ doubtful.length === 1 ? 'For one page' : `For ${doubtful.length} pages` }} the evidence disagrees.
     </template>
-    Drag a page onto the one it stands under, or press Alt with ← or →.
+    Drag a page onto its parent page, or press Alt with ← or →.
   </p>
   <VirtualRows
     ref="list"
@@ -130,11 +129,11 @@ function drop(path: string): void {
   </VirtualRows>
   <div v-if="chosen" class="under">
     <template v-if="chosen.parent === null">
-      <b>{{ chosen.title }}</b> is the home page: all others stand under it.
+      <b>{{ chosen.title }}</b> is the home page.
     </template>
     <template v-else>
       <label for="stands-under"
-        ><b>{{ chosen.title }}</b> stands under</label
+        >Parent page of <b>{{ chosen.title }}</b></label
       >
       <ChoiceField
         id="stands-under"

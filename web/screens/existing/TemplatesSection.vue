@@ -133,10 +133,10 @@ watch(place, (to) => {
           role="group"
           :aria-label="element ? `About ${element.name}` : 'About the element'"
         >
-          <Button :disabled="!element" @click="correct('content')">This holds the content</Button>
+          <Button :disabled="!element" @click="correct('content')">This is the content</Button>
           <Button :disabled="!element" @click="correct('menu')">This is a menu</Button>
-          <Button :disabled="!element" @click="correct('no-menu')">This is no menu</Button>
-          <Button v-if="template.pages.length > 1" @click="apart">This page has a template of its own</Button>
+          <Button :disabled="!element" @click="correct('no-menu')">This is not a menu</Button>
+          <Button v-if="template.pages.length > 1" @click="apart">Separate template for this page</Button>
         </div>
       </section>
     </div>

@@ -10,15 +10,15 @@ export const counted = (count: number, one: string, many = `${one}s`): string =>
   `${count} ${count === 1 ? one : many}`
 
 export const EVIDENCE_WORDS: Readonly<Record<Evidence, string>> = {
-  author: 'you put it there',
+  author: 'you moved it here',
   breadcrumb: 'its breadcrumb',
   head: 'a link in its head',
-  pager: 'previous and next',
+  pager: 'previous/next links',
   menu: 'a menu',
   contents: 'a list of contents',
   folder: 'its folder',
   name: 'its file name',
-  none: 'nothing: it stands under the home page',
+  none: 'nothing: placed under the home page',
 }
 
 export const PART_WORDS: Readonly<Record<DriftPart, string>> = {
@@ -28,8 +28,8 @@ export const PART_WORDS: Readonly<Record<DriftPart, string>> = {
   menu: 'Menu',
   mark: 'Mark of the current page',
   breadcrumb: 'Breadcrumb',
-  pager: 'Previous and next',
-  heading: 'Heading',
+  pager: 'Previous/next links',
+  heading: 'Page heading (h1)',
   banner: 'Banner',
   footer: 'Footer',
   styles: 'Style sheets',
@@ -40,17 +40,17 @@ export const ACCOUNT_WORDS: Readonly<Record<Account, string>> = {
   literal: 'the same on all pages',
   computed: 'worked out from the plan',
   content: 'content',
-  own: 'of single pages',
+  own: 'only on single pages',
 }
 
 const STEP_WORDS = {
   read: 'Reading the files',
   pages: 'Reading the pages',
-  parts: 'Looking for menus, breadcrumbs and links to previous and next',
+  parts: 'Looking for menus, breadcrumbs and previous/next links',
   plan: 'Working out where each page stands',
   templates: 'Laying the pages over each other',
   differences: 'Comparing every page with what it should be',
-  store: 'Storing the pages',
+  store: 'Saving the site',
 } as const
 
 export const stepWords = ({ step }: Progress | { readonly step: 'store' }): string => STEP_WORDS[step]
@@ -84,14 +84,14 @@ export function markWords({ form, on, value }: FoundMark): string {
 export function correctionWords(correction: Correction): string {
   switch (correction.kind) {
     case 'content':
-      return `The content is where you pointed on ${correction.path}`
+      return `The content: where you pointed on ${correction.path}`
     case 'menu':
-      return `There is a menu where you pointed on ${correction.path}`
+      return `A menu: where you pointed on ${correction.path}`
     case 'no-menu':
-      return `There is no menu where you pointed on ${correction.path}`
+      return `Not a menu: where you pointed on ${correction.path}`
     case 'template':
       return `${counted(correction.pages.length, 'page')} with a template of ${correction.pages.length === 1 ? 'its' : 'their'} own: ${correction.pages.join(', ')}`
     case 'parent':
-      return `${correction.path} stands under ${correction.parent}`
+      return `Parent page of ${correction.path}: ${correction.parent}`
   }
 }
