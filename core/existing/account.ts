@@ -27,9 +27,9 @@ export function accountOf(part: TemplatePart): Account {
 }
 
 /** What a page keeps in the place of its content is content all the same; all else that it keeps is its own. */
-export function accountOfPiece({ parts, isKept }: WrittenPiece): Account {
+export function accountOfPiece({ parts, kept }: WrittenPiece): Account {
   const [only] = parts
-  if (only && parts.length === 1 && (!isKept || only.kind === 'content')) return accountOf(only)
+  if (only && parts.length === 1 && (!kept || only.kind === 'content')) return accountOf(only)
   return 'own'
 }
 

@@ -20,7 +20,7 @@ import { outputOf } from '../pieces/outputs.ts'
 import type { Encoding } from '../standard/encoding.ts'
 import { BODY_INDENT } from './body.ts'
 import type { Call } from './authorHtml.ts'
-import { createTemplateWriter } from '../template/write.ts'
+import { createTemplateWriter, type TemplateWriter } from '../template/write.ts'
 import type { FolderPiece } from '../pieces/pieceOutput.ts'
 
 /** A page in its parts, each as HTML. */
@@ -45,6 +45,8 @@ export interface MarkedMenu {
 export interface Renderer {
   /** A page as HTML. @throws when the id is not that of a page. */
   page(id: EntryId): string
+  /** What writes the pages, where they are made of templates. */
+  readonly templated: TemplateWriter | undefined
   /** The encoding that a page of existing HTML keeps; undefined for that of all others, UTF-8. */
   encodingOf(id: EntryId): Encoding | undefined
   /** The same page in its parts. @throws when the id is not that of a page. */
@@ -175,6 +177,7 @@ export function createRenderer(site: Site, year: number): Renderer {
   return {
     parts,
     write,
+    templated,
     page: (id) => (templated ? templated.page(id) : write(parts(id))),
     encodingOf: (id) => templated?.makingOf(id).encoding,
     linksOn: (id) => folderAt(folderOf(paths.get(id)!)).links,

@@ -11,6 +11,8 @@ import { generatedPaths } from '../address/generated.ts'
 import { hrefsInContent } from '../render/main.ts'
 import { styleSheet } from '../render/style/styleSheet.ts'
 import { createRenderer, type MarkedMenu, type PageParts, type Renderer } from '../render/renderer.ts'
+import { referencesOf } from '../template/content.ts'
+import { textsByPart } from './templated.ts'
 
 /** What a change does to one page. */
 export interface PageRipple {
@@ -208,6 +210,56 @@ function compareOwn(a: Written, b: Written, before: PageEntry, after: PageEntry)
   return differing(after, from, to, parts, moved ?? 0)
 }
 
+/** The texts of a page by its parts, however it is made. */
+function textsOf({ renderer }: Written, id: EntryId): ReadonlyMap<RipplePart, string> {
+  if (renderer.templated) return textsByPart(renderer.templated.pieces(id))
+  const page = renderer.parts(id)
+  return new Map(RIPPLE_PARTS.map((part) => [part, htmlOfPart(page, part)]))
+}
+
+/** The same part in two writings of a page: how many of its links lead elsewhere, where nothing else of it differs. */
+function movedReferences(was: string, is: string): number {
+  const [from, to] = [[...referencesOf(was)], [...referencesOf(is)]]
+  return from.filter(({ raw }, at) => raw !== to[at]?.raw).length
+}
+
+/** What differs between two writings of a page, one of them at least made of templates; undefined when nothing does. */
+function compareTemplated(
+  a: Written,
+  b: Written,
+  before: PageEntry,
+  after: PageEntry,
+): PageRipple | undefined {
+  const { id } = before
+  const [from, to] = [a.paths.get(id)!, b.paths.get(id)!]
+  if (a.renderer.page(id) === b.renderer.page(id))
+    return from === to ? undefined : differing(after, from, to, new Set(), 0)
+  const [was, is] = [textsOf(a, id), textsOf(b, id)]
+  const parts = new Set<RipplePart>(
+    RIPPLE_PARTS.filter(
+      (part) =>
+        part !== 'here mark' && part !== 'text links' && (was.get(part) ?? '') !== (is.get(part) ?? ''),
+    ),
+  )
+  const [menusBefore, menusAfter] = [a, b].map(({ renderer }) => renderer.templated?.unmarkedMenus(id))
+  if (parts.has('menu') && menusBefore !== undefined && menusBefore === menusAfter) {
+    parts.delete('menu')
+    parts.add('here mark')
+  }
+  let textLinks = 0
+  const isSameMaking = a.renderer.templated !== undefined && b.renderer.templated !== undefined
+  if (parts.has('main content') && isSameMaking && before.body.html === after.body.html) {
+    textLinks = movedReferences(was.get('main content') ?? '', is.get('main content') ?? '')
+    if (textLinks > 0) {
+      parts.delete('main content')
+      parts.add('text links')
+    }
+  }
+  // What is left is the order of the parts.
+  if (parts.size === 0) parts.add('head')
+  return differing(after, from, to, parts, textLinks)
+}
+
 /** What a change does to a page without writing it; undefined when it does not differ. */
 function reached(
   reach: Reach,
@@ -256,6 +308,7 @@ function rippleBetween(before: Site, after: Site, year: number, reach: Reach | u
   const a = written(before, year)
   const b = written(after, year)
   recent = [a, b]
+  const isTemplated = Boolean(before.surround.templates ?? after.surround.templates)
   const pages: PageRipple[] = []
   let total = 0
   for (const { entry } of walk(after.plan)) {
@@ -263,7 +316,11 @@ function rippleBetween(before: Site, after: Site, year: number, reach: Reach | u
     const was = pageOf(a, entry.id)
     if (is) total++
     if (is && was) {
-      const page = reach ? reached(reach, a, b, was, is) : compare(a, b, was, is)
+      const page = isTemplated
+        ? compareTemplated(a, b, was, is)
+        : reach
+          ? reached(reach, a, b, was, is)
+          : compare(a, b, was, is)
       if (page) pages.push(page)
     } else if (is || was) pages.push(comingOrGoing(a, b, entry.id))
   }
@@ -313,6 +370,13 @@ export function htmlOfPart(page: PageParts, part: RipplePart): string {
   return [...simple.map((key) => page[key]), ...pieces.map(({ html }) => html)].join('')
 }
 
+/** A part of a page as HTML, however the page is made. */
+export function partOnPage(renderer: Renderer, page: EntryId, part: RipplePart): string {
+  if (!renderer.templated) return htmlOfPart(renderer.parts(page), part)
+  const whole = part === 'here mark' ? 'menu' : part === 'text links' ? 'main content' : part
+  return textsByPart(renderer.templated.pieces(page)).get(whole) ?? ''
+}
+
 /** A part of a page as HTML, before and after a change; empty where the page is not on the site. */
 export function partBeforeAndAfter(
   before: Site,
@@ -322,8 +386,6 @@ export function partBeforeAndAfter(
   year: number,
 ): { readonly before: string; readonly after: string } {
   const html = (site: Site) =>
-    isWritten(site, site.plan.entries.get(page))
-      ? htmlOfPart(createRenderer(site, year).parts(page), part)
-      : ''
+    isWritten(site, site.plan.entries.get(page)) ? partOnPage(createRenderer(site, year), page, part) : ''
   return { before: html(before), after: html(after) }
 }

@@ -5,6 +5,7 @@ import { filesByPath, isWritten, type Site } from '../plan/site.ts'
 import { createRenderer, type PageParts } from '../render/renderer.ts'
 import { RIPPLE_PARTS } from '../ripple/parts.ts'
 import { htmlOfPart, stylesOf } from '../ripple/ripple.ts'
+import { textsByPart } from '../ripple/templated.ts'
 
 /** A short mark of each part of a page, as visitors get it now. */
 export type PageMarks = Seen['marks']
@@ -48,20 +49,22 @@ export function createMarker(site: Site, year: number): (id: EntryId) => PageMar
     const names = namesIn(html)
     return files.flatMap(({ path, content }) => (names.has(fileNameOf(path)) ? [content] : [])).join()
   }
-  const partsOf = (parts: PageParts) =>
-    PARTS.flatMap((part): [string, string][] => {
-      const html = htmlOfPart(parts, part)
+  const partsOf = (id: EntryId, parts: PageParts) => {
+    const texts = renderer.templated && textsByPart(renderer.templated.pieces(id))
+    return PARTS.flatMap((part): [string, string][] => {
+      const html = texts ? (texts.get(part) ?? '') : htmlOfPart(parts, part)
       return html === '' ? [] : [[part, bodyMark(html)]]
     })
+  }
   return (id) => {
     const parts = renderer.parts(id)
-    const html = renderer.write(parts)
+    const html = renderer.templated ? renderer.templated.page(id) : renderer.write(parts)
     const used = filesOf(html)
     return {
       [WHOLE]: bodyMark(html),
       [STYLES]: styles,
       ...(used === '' ? {} : { [FILES]: bodyMark(used) }),
-      ...Object.fromEntries(partsOf(parts)),
+      ...Object.fromEntries(partsOf(id, parts)),
     }
   }
 }

@@ -1,5 +1,5 @@
 import { addressesOf } from '../address/addresses.ts'
-import { hereMark, indexOfMenu, itemsShown } from '../navigate/menu.ts'
+import { type HereMark, hereMark, indexOfMenu, itemsShown } from '../navigate/menu.ts'
 import { documentTitle, firstHeading } from '../navigate/title.ts'
 import type { EntryId, PageEntry } from '../plan/entry.ts'
 import { childrenOf, entryOf } from '../plan/plan.ts'
@@ -9,7 +9,7 @@ import { menuOf } from '../plan/surround/surround.ts'
 import { escapeAttribute, escapePlainly } from '../standard/escape.ts'
 import { writeContent } from './content.ts'
 import { writeMenu } from './items.ts'
-import type { PageMaking, Template, TemplatePart, Templates } from '../plan/surround/templates.ts'
+import type { Override, PageMaking, Template, TemplatePart, Templates } from '../plan/surround/templates.ts'
 import { writePager } from './pager.ts'
 import type { Published } from './spelling.ts'
 import { writeTrail } from './trail.ts'
@@ -24,6 +24,8 @@ export interface TemplateWriter {
   /** What a part of a template is on a page by the plan and the patterns alone. */
   part(id: EntryId, part: TemplatePart): string
   /** How a page is made; a new one as its neighbours are. */
+  /** All menus of a page as they are where no item is marked. */
+  unmarkedMenus(id: EntryId): string
   makingOf(id: EntryId): PageMaking
   templateOf(id: EntryId): Template
 }
@@ -33,8 +35,11 @@ export interface WrittenPiece {
   readonly text: string
   /** The parts that it is, or stands for. */
   readonly parts: readonly TemplatePart[]
-  readonly isKept: boolean
+  /** What the page keeps there; undefined where it follows its template. */
+  readonly kept: Override | undefined
 }
+
+const NO_MARK: HereMark = { here: undefined, nearest: undefined, within: new Set() }
 
 /** A text between quotes in PHP. https://www.php.net/manual/en/language.types.string.php */
 function inCode(text: string, quote: '"' | "'"): string {
@@ -75,6 +80,14 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
   }
   const templateOf = (id: EntryId) => byId.get(makingOf(id).template)!
 
+  function menuOn(id: EntryId, patternId: string, writing: Writing, mark?: HereMark): string {
+    const pattern = menus.get(patternId)
+    const menu = pattern && menuOf(surround, pattern.menu)
+    if (!menu) return ''
+    const items = itemsShown(site, menu, pattern.shape, id)
+    return writeMenu(pattern, items, mark ?? hereMark(plan, indexOfMenu(items), id), writing)
+  }
+
   function partOf(id: EntryId, part: TemplatePart, writing: Writing): string {
     const page = pageOf(id)
     switch (part.kind) {
@@ -92,13 +105,8 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
         return escapePlainly(firstHeading(page))
       case 'content':
         return writeContent(site, templates, id, page.body.html, published)
-      case 'menu': {
-        const pattern = menus.get(part.pattern)
-        const menu = pattern && menuOf(surround, pattern.menu)
-        if (!menu) return ''
-        const items = itemsShown(site, menu, pattern.shape, id)
-        return writeMenu(pattern, items, hereMark(plan, indexOfMenu(items), id), writing)
-      }
+      case 'menu':
+        return menuOn(id, part.pattern, writing)
       case 'breadcrumb': {
         const pattern = trails.get(part.pattern)
         return pattern ? writeTrail(site, pattern, id, writing) : ''
@@ -120,13 +128,14 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
     let at = 0
     const upTo = function* (end: number): Generator<WrittenPiece> {
       for (; at < end && at < parts.length; at++)
-        yield { text: partOf(id, parts[at]!, writing), parts: [parts[at]!], isKept: false }
+        yield { text: partOf(id, parts[at]!, writing), parts: [parts[at]!], kept: undefined }
     }
-    for (const { from, to, bits, over } of overrides) {
+    for (const override of overrides) {
+      const { from, to, bits, over } = override
       yield* upTo(from)
       const replaced = parts.slice(from, to)
       if (over !== undefined && markOf(wholly(id, replaced, writing)) !== over) continue
-      yield { text: writing.bits(bits, {}, templates.spelling), parts: replaced, isKept: true }
+      yield { text: writing.bits(bits, {}, templates.spelling), parts: replaced, kept: override }
       at = Math.max(at, to)
     }
     yield* upTo(parts.length)
@@ -136,6 +145,11 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
     makingOf,
     templateOf,
     part: (id, part) => partOf(id, part, writingOn(site, paths.get(id)!, published)),
+    unmarkedMenus(id) {
+      const writing = writingOn(site, paths.get(id)!, published)
+      const menuParts = templateOf(id).parts.filter((part) => part.kind === 'menu')
+      return menuParts.map((part) => menuOn(id, part.pattern, writing, NO_MARK)).join('')
+    },
     page: (id) => [...pieces(id)].reduce((page, { text }) => page + text, ''),
     pieces: (id) => [...pieces(id)],
   }

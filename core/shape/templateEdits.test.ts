@@ -1,0 +1,64 @@
+import fc from 'fast-check'
+import { applySoundly } from '../plan/change/sound.ts'
+import type { Site } from '../plan/site.ts'
+import { addressesOf } from '../address/addresses.ts'
+import { bring } from '../existing/bring.ts'
+import { rippleOf } from '../ripple/ripple.ts'
+import { arbitraryHandSite, FAULTS, handFiles, orderOf } from '../testing/handMade.ts'
+import { written } from '../testing/written.ts'
+import { YEAR } from '../testing/year.ts'
+import { dropOverride, setTemplateOf, setTemplateText } from './templateEdits.ts'
+
+/** The pages whose files differ, and those that the ripple names. */
+function differing(before: Site, after: Site, contents: ReadonlyMap<string, Uint8Array>) {
+  const [a, b] = [written(before, contents), written(after, contents)]
+  const { paths } = addressesOf(after)
+  const pages = [...paths].filter(([, path]) => a.get(path) !== b.get(path)).map(([id]) => id)
+  const told = rippleOf(before, after, YEAR).pages.map(({ page }) => page)
+  return { pages: pages.sort(), told: [...told].sort() }
+}
+
+test('an edit of a template changes the pages made with it and no other, as its ripple says', () => {
+  fc.assert(
+    fc.property(arbitraryHandSite, fc.constantFrom(...FAULTS), fc.nat(), fc.nat(), (hand, fault, t, p) => {
+      const order = orderOf(hand)
+      const { site, contents } = bring(handFiles(hand, [{ path: order[1]!.path, kind: fault }]))
+      const { templates, pages } = site.surround.templates!
+      const template = templates[t % templates.length]!
+      const texts = template.parts.flatMap((part, at) => (part.kind === 'text' ? [at] : []))
+      const at = texts[p % texts.length]!
+      const part = template.parts[at]!
+      if (part.kind !== 'text') throw new Error('no text')
+      const change = setTemplateText(site, template.id, at, [...part.bits, '<!-- seen -->'])!
+      const { site: after, inverse } = applySoundly(site, change)
+      const { pages: changed, told } = differing(site, after, contents)
+      for (const id of changed) expect(pages[id]!.template).toBe(template.id)
+      expect(told).toEqual(changed)
+      expect(written(applySoundly(after, inverse).site, contents)).toEqual(written(site, contents))
+    }),
+    { numRuns: 40 },
+  )
+})
+
+test('what a page keeps is brought into line, and a page made with its own template again is in line', () => {
+  fc.assert(
+    fc.property(arbitraryHandSite, fc.constantFrom(...FAULTS), (hand, fault) => {
+      const order = orderOf(hand)
+      const { site, contents, choices } = bring(handFiles(hand, [{ path: order[1]!.path, kind: fault }]))
+      for (const { page, override, would } of choices) {
+        const { site: after } = applySoundly(site, dropOverride(site, page, override)!)
+        const { pages, told } = differing(site, after, contents)
+        expect(pages).toEqual([page])
+        expect(told).toEqual([page])
+        const { template } = site.surround.templates!.pages[page]!
+        const { site: anew } = applySoundly(site, setTemplateOf(site, page, template)!)
+        const path = addressesOf(site).paths.get(page)!
+        if (/^[\x20-\x7e\s]*$/.test(would)) {
+          expect(written(after, contents).get(path)).toContain(would)
+          expect(written(anew, contents).get(path)).toContain(would)
+        }
+      }
+    }),
+    { numRuns: 30 },
+  )
+})

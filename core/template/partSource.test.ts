@@ -1,0 +1,48 @@
+import fc from 'fast-check'
+import type { Bits } from '../plan/surround/templates.ts'
+import { bitsOfSource, canBeEdited, sourceOfBits } from './partSource.ts'
+
+const address = fc.record({
+  to: fc.constantFrom('entry' as const, 'site-file' as const),
+  id: fc.constantFrom('a', 'ab', 'a1', 'b'),
+  tail: fc.constantFrom('', '#x', '?q=1&amp;r'),
+  start: fc.constantFrom('relative' as const, 'root' as const),
+  index: fc.constantFrom('named' as const, 'folder' as const),
+  isPlain: fc.boolean(),
+})
+const text = fc.oneof(
+  fc.string({ maxLength: 12 }),
+  fc.constantFrom('<a href="', '">', 'entry:', 'entry:a', 'site-file:ab#x', '\r\n', '\u{1F33C}'),
+)
+/** One address stands for each target: an author writes it in one way on a page. */
+const arbitraryBits = fc.array(fc.oneof(text, address), { maxLength: 8 }).map((bits): Bits => {
+  const known = new Map<string, (typeof bits)[number]>()
+  return bits.map((bit) => {
+    if (typeof bit === 'string') return bit
+    const key = `${bit.to}:${bit.id}${bit.tail}`
+    if (!known.has(key)) known.set(key, bit)
+    return known.get(key)!
+  }) as Bits
+})
+const flat = (bits: Bits) => bits.map((bit) => (typeof bit === 'string' ? bit : JSON.stringify(bit))).join('')
+
+test('a text that is edited and left as it was is the same, or is not offered to be edited', () => {
+  fc.assert(
+    fc.property(arbitraryBits, (bits) => {
+      const again = bitsOfSource(sourceOfBits(bits), bits)
+      expect(sourceOfBits(again)).toBe(sourceOfBits(bits))
+      if (canBeEdited(bits)) expect(flat(again)).toBe(flat(bits))
+    }),
+    { numRuns: 1000 },
+  )
+})
+
+test('addresses keep their way of writing wherever they are moved to', () => {
+  const home = { to: 'entry', id: 'home', tail: '', start: 'root', index: 'folder', isPlain: false } as const
+  const before: Bits = ['<a href="', home, '">Home</a>']
+  expect(bitsOfSource('<p><a class=x href="entry:home">Start</a> <a href="entry:else">', before)).toEqual([
+    '<p><a class=x href="',
+    home,
+    '">Start</a> <a href="entry:else">',
+  ])
+})
