@@ -16,7 +16,9 @@ import {
   PART_OF,
 } from '../testing/handMade.ts'
 import { clicksFromHome, linkGraph } from '../statistics/linkGraph.ts'
+import { rippleOf } from '../ripple/ripple.ts'
 import { found, written } from '../testing/written.ts'
+import { YEAR } from '../testing/year.ts'
 import { broughtIntoLine } from './decide.ts'
 import { bring } from './bring.ts'
 
@@ -166,7 +168,14 @@ test('after an edit of the plan every page is as its author would have written i
     fc.property(arbitraryHandSite, fc.constantFrom(...EDITS), fc.nat(), (hand, kind, at) => {
       const { site, contents } = bring(handFiles(hand))
       const { after, byHand } = edited(hand, site, kind, at)
-      expect(written(after, contents)).toEqual(found(handFiles(byHand)))
+      const [was, is] = [written(site, contents), written(after, contents)]
+      expect(is).toEqual(found(handFiles(byHand)))
+      // The ripple names every page that differs, and no other.
+      const differing = [...new Set([...was.keys(), ...is.keys()])].filter(
+        (path) => was.get(path) !== is.get(path),
+      )
+      const told = rippleOf(site, after, YEAR).pages.flatMap(({ before, after: now }) => [before, now])
+      expect([...new Set(told.flatMap((path) => path ?? []))].sort()).toEqual(differing.sort())
     }),
     { numRuns: 120 },
   )

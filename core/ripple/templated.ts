@@ -21,15 +21,20 @@ function partOfTemplate(part: TemplatePart): RipplePart {
   }
 }
 
-/** What a page that is made of templates says in each of its parts. */
-export function textsByPart(pieces: readonly WrittenPiece[]): ReadonlyMap<RipplePart, string> {
-  const texts = new Map<RipplePart, string>()
+/** The part of the page that each piece of it belongs to. */
+export function partOfPieces(pieces: readonly WrittenPiece[]): RipplePart[] {
   let last: RipplePart = 'head'
-  for (const { parts, text } of pieces) {
+  return pieces.map(({ parts }) => {
     // What stands for several is that of them which is computed; what stands between two belongs to the first.
     const told = parts.find(({ kind }) => kind !== 'text') ?? parts[0]
     if (told) last = partOfTemplate(told)
-    texts.set(last, (texts.get(last) ?? '') + text)
-  }
+    return last
+  })
+}
+
+/** What a page that is made of templates says in each of its parts. */
+export function textsByPart(pieces: readonly WrittenPiece[]): ReadonlyMap<RipplePart, string> {
+  const texts = new Map<RipplePart, string>()
+  partOfPieces(pieces).forEach((part, at) => texts.set(part, (texts.get(part) ?? '') + pieces[at]!.text))
   return texts
 }

@@ -7,7 +7,8 @@ import { rippleOf } from '../ripple/ripple.ts'
 import { arbitraryHandSite, FAULTS, handFiles, orderOf } from '../testing/handMade.ts'
 import { written } from '../testing/written.ts'
 import { YEAR } from '../testing/year.ts'
-import { dropOverride, setTemplateOf, setTemplateText } from './templateEdits.ts'
+import { sourceOfBits } from '../template/partSource.ts'
+import { dropOverride, setTemplateOf, setTemplateText, textRuns } from './templateEdits.ts'
 
 /** The pages whose files differ, and those that the ripple names. */
 function differing(before: Site, after: Site, contents: ReadonlyMap<string, Uint8Array>) {
@@ -20,22 +21,39 @@ function differing(before: Site, after: Site, contents: ReadonlyMap<string, Uint
 
 test('an edit of a template changes the pages made with it and no other, as its ripple says', () => {
   fc.assert(
-    fc.property(arbitraryHandSite, fc.constantFrom(...FAULTS), fc.nat(), fc.nat(), (hand, fault, t, p) => {
-      const order = orderOf(hand)
-      const { site, contents } = bring(handFiles(hand, [{ path: order[1]!.path, kind: fault }]))
-      const { templates, pages } = site.surround.templates!
-      const template = templates[t % templates.length]!
-      const texts = template.parts.flatMap((part, at) => (part.kind === 'text' ? [at] : []))
-      const at = texts[p % texts.length]!
-      const part = template.parts[at]!
-      if (part.kind !== 'text') throw new Error('no text')
-      const change = setTemplateText(site, template.id, at, [...part.bits, '<!-- seen -->'])!
-      const { site: after, inverse } = applySoundly(site, change)
-      const { pages: changed, told } = differing(site, after, contents)
-      for (const id of changed) expect(pages[id]!.template).toBe(template.id)
-      expect(told).toEqual(changed)
-      expect(written(applySoundly(after, inverse).site, contents)).toEqual(written(site, contents))
-    }),
+    fc.property(
+      arbitraryHandSite,
+      fc.constantFrom(...FAULTS),
+      fc.nat(),
+      fc.nat(),
+      fc.nat(),
+      (hand, fault, t, p, c) => {
+        const order = orderOf(hand)
+        const { site, contents } = bring(handFiles(hand, [{ path: order[1]!.path, kind: fault }]))
+        const { templates, pages } = site.surround.templates!
+        const template = templates[t % templates.length]!
+        const runs = textRuns(template)
+        const run = runs[p % runs.length]!
+        const source = run.texts.map(sourceOfBits).join('')
+        const cut = c % (source.length + 1)
+        const change = setTemplateText(
+          site,
+          template.id,
+          run,
+          `${source.slice(0, cut)}<!--seen-->${source.slice(cut)}`,
+        )!
+        const { site: after, inverse } = applySoundly(site, change)
+        const { pages: changed, told } = differing(site, after, contents)
+        for (const id of changed) expect(pages[id]!.template).toBe(template.id)
+        const now = after.surround.templates!.templates.find(({ id }) => id === template.id)!
+        const same = now.parts.filter((part, n) => JSON.stringify(part) === JSON.stringify(template.parts[n]))
+        // No text was touched but the one in which it was written.
+        expect(same.length).toBeGreaterThanOrEqual(template.parts.length - 1)
+        expect(textRuns(now)[p % runs.length]!.texts.map(sourceOfBits).join('')).toContain('<!--seen-->')
+        expect(told).toEqual(changed)
+        expect(written(applySoundly(after, inverse).site, contents)).toEqual(written(site, contents))
+      },
+    ),
     { numRuns: 40 },
   )
 })

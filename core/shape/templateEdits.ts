@@ -2,7 +2,8 @@ import type { Change } from '../plan/change/change.ts'
 import { guarded } from '../plan/change/guard.ts'
 import type { EntryId } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
-import type { Bits, Override, PageMaking, Templates } from '../plan/surround/templates.ts'
+import type { Bits, Override, PageMaking, Template, Templates } from '../plan/surround/templates.ts'
+import { bitsOfSource, sourceOfBits } from '../template/partSource.ts'
 import { createTemplateWriter } from '../template/write.ts'
 
 /** The change that sets the templates of a site to something else; undefined for a site without. */
@@ -20,19 +21,75 @@ function withMaking(site: Site, page: EntryId, edit: (making: PageMaking) => Pag
   return changed(site, (all) => ({ ...all, pages: { ...all.pages, [page]: edit(making) } }))
 }
 
-/** Writes a text of a template otherwise, on all pages that are made with it. @param at the number of the part */
-export const setTemplateText = (site: Site, template: string, at: number, bits: Bits): Change | undefined =>
-  changed(site, (all) => ({
+/** Texts of a template that stand beside each other: the number of the first, and what they are. */
+export interface TextRun {
+  readonly from: number
+  readonly texts: readonly Bits[]
+}
+
+/** The texts of a template between its holes. */
+export function textRuns({ parts }: Template): TextRun[] {
+  const runs: { from: number; texts: Bits[] }[] = []
+  parts.forEach((part, at) => {
+    if (part.kind !== 'text') return
+    const last = runs.at(-1)
+    if (last && last.from + last.texts.length === at) last.texts.push(part.bits)
+    else runs.push({ from: at, texts: [part.bits] })
+  })
+  return runs
+}
+
+/** How long the same beginning of two texts is, in characters that stand alone. */
+function sameStart(a: string, b: string): number {
+  let at = 0
+  while (at < a.length && at < b.length && a[at] === b[at]) at++
+  return at
+}
+
+/**
+ * Writes a run of texts of a template otherwise, on all pages that are made with it. Only those of the texts are touched in
+ * which something differs: what a page keeps stands in the place of single ones.
+ * @param source what they say all together, with pointers
+ */
+export function setTemplateText(
+  site: Site,
+  template: string,
+  run: TextRun,
+  source: string,
+): Change | undefined {
+  const before = run.texts.map(sourceOfBits)
+  const whole = before.join('')
+  if (whole === source) return undefined
+  const start = sameStart(whole, source)
+  const reverse = (text: string) => [...text.slice(start)].reverse().join('')
+  const end = sameStart(reverse(whole), reverse(source))
+  let at = 0
+  let first = -1
+  let last = -1
+  const places = before.map((text) => ({ from: at, to: (at += text.length) }))
+  places.forEach(({ from, to }, n) => {
+    if (to < start || (to === start && n < places.length - 1) || from > whole.length - end) return
+    if (first < 0) first = n
+    last = n
+  })
+  const now = source.slice(places[first]!.from, source.length - (whole.length - places[last]!.to))
+  const known = run.texts.slice(first, last + 1).flat()
+  return changed(site, (all) => ({
     ...all,
     templates: all.templates.map((one) =>
       one.id === template
         ? {
             ...one,
-            parts: one.parts.map((part, n) => (n === at && part.kind === 'text' ? { ...part, bits } : part)),
+            parts: one.parts.map((part, n) => {
+              const touched = n - run.from
+              if (part.kind !== 'text' || touched < first || touched > last) return part
+              return { ...part, bits: touched === first ? [...bitsOfSource(now, known)] : [] }
+            }),
           }
         : one,
     ),
   }))
+}
 
 /** Makes a page with another template. What it keeps of its own stood in the one before: it is not taken over. */
 export const setTemplateOf = (site: Site, page: EntryId, template: string): Change | undefined =>

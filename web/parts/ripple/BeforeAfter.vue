@@ -9,6 +9,8 @@ const props = withDefaults(
     after: string
     /** What the two are called. */
     names?: readonly [string, string]
+    /** Whether one stands under the other, where there is little room. */
+    stacked?: boolean
   }>(),
   { names: () => ['before', 'after'] },
 )
@@ -45,7 +47,7 @@ const sides = computed(() => [
 </script>
 
 <template>
-  <div class="sides">
+  <div class="sides" :class="{ stacked }">
     <div v-for="side in sides" :key="side.name">
       <span class="side">{{ side.name }}</span>
       <pre
@@ -94,6 +96,10 @@ ins {
   background: #e2efe8;
   font-weight: 600;
   text-decoration: none;
+}
+
+.stacked {
+  grid-template-columns: minmax(0, 1fr);
 }
 
 @media (max-width: 820px) {

@@ -3,6 +3,7 @@ import { type Component, computed } from 'vue'
 import { useRoute } from 'vue-router'
 import ViewNav from '../../parts/ViewNav.vue'
 import WidthChoice from '../../parts/WidthChoice.vue'
+import { useOpenSite } from '../../stores/openSite.ts'
 import { useSiteFiles } from '../../stores/siteFiles.ts'
 import { useSurrounding } from '../../stores/surrounding.ts'
 import StopLayout from '../site/StopLayout.vue'
@@ -19,6 +20,7 @@ import PageOnShow from './PageOnShow.vue'
 import PieceDetails from './pieces/PieceDetails.vue'
 import PiecesBoard from './pieces/PiecesBoard.vue'
 import SourceBoard from './source/SourceBoard.vue'
+import TemplatesBoard from './templates/TemplatesBoard.vue'
 import WordsBoard from './words/WordsBoard.vue'
 
 /** One side of the surround to settle. */
@@ -43,6 +45,13 @@ const VIEWS: readonly View[] = [
   { name: 'compare', label: 'Compare', board: CompareBoard },
 ]
 
+/** Where pages are in their author's own HTML, that settles the look, the marks and the labels. */
+const VIEWS_OF_TEMPLATES: readonly View[] = [
+  { name: '', label: 'Templates', chooses: 'page' },
+  { name: 'menus', label: 'Menus', board: MenusBoard, chooses: 'page' },
+  ...VIEWS.filter(({ name }) => ['files', 'source', 'compare'].includes(name)),
+]
+
 /** What stands at the right while nothing is chosen. */
 const NOTHING_CHOSEN: Readonly<Record<string, string>> = {
   menus: 'There is no menu yet. Add one from the plan, or of links that you pick.',
@@ -52,18 +61,23 @@ const NOTHING_CHOSEN: Readonly<Record<string, string>> = {
 const route = useRoute()
 const siteFiles = useSiteFiles()
 const surrounding = useSurrounding()
-const view = computed(() => VIEWS.find(({ name }) => name === (route.params['view'] ?? '')) ?? VIEWS[0]!)
+const openSite = useOpenSite()
+const isTemplated = computed(() => Boolean(openSite.site?.surround.templates))
+const views = computed(() => (isTemplated.value ? VIEWS_OF_TEMPLATES : VIEWS))
+const view = computed(
+  () => views.value.find(({ name }) => name === (route.params['view'] ?? '')) ?? views.value[0]!,
+)
 const hasDetails = computed(() => !['labels', 'source', 'compare'].includes(view.value.name))
 </script>
 
 <template>
   <StopLayout
     :has-details="hasDetails"
-    :details-label="view.name === '' ? 'Pieces' : 'Settings of what is chosen'"
+    :details-label="view.name === '' ? view.label : 'Settings of what is chosen'"
   >
     <h1 class="unseen">Surround: {{ view.label }}</h1>
     <div class="bar">
-      <ViewNav label="Views of the surround" stop="surround" :views="VIEWS" :shown="view.name" />
+      <ViewNav label="Views of the surround" stop="surround" :views="views" :shown="view.name" />
       <WidthChoice v-if="view.chooses" v-model="surrounding.width" />
     </div>
     <component :is="view.board" v-if="view.board" />
@@ -76,6 +90,7 @@ const hasDetails = computed(() => !['labels', 'source', 'compare'].includes(view
         :file="siteFiles.chosen"
       />
       <MenuDetails v-else-if="view.name === 'menus' && surrounding.menu" :key="surrounding.menu.id" />
+      <TemplatesBoard v-else-if="view.name === '' && isTemplated" />
       <PieceDetails
         v-else-if="view.name === '' && surrounding.standing"
         :id="surrounding.standing.piece.id"

@@ -20,6 +20,14 @@ const uses = computed(() => {
       `${PLACE_NAMES[place]} (${SHAPE_WORDS[piece.shape]})`,
     ])
   }
+  const { templates } = surrounding.surround
+  for (const template of templates?.templates ?? [])
+    for (const part of template.parts) {
+      if (part.kind !== 'menu') continue
+      const pattern = templates!.menus.find(({ id }) => id === part.pattern)
+      if (pattern)
+        places.set(pattern.menu, [...(places.get(pattern.menu) ?? []), `Template “${template.name}”`])
+    }
   return places
 })
 
@@ -72,7 +80,12 @@ function about(menu: Menu): string {
             <template v-if="uses.has(menu.id)">{{ uses.get(menu.id)!.join(', ') }}</template>
             <template v-else>
               Not used yet.
-              <Button size="small" @click="surrounding.placeMenu(menu.id)">Add to the page</Button>
+              <Button
+                v-if="!surrounding.surround.templates"
+                size="small"
+                @click="surrounding.placeMenu(menu.id)"
+                >Add to the page</Button
+              >
             </template>
           </td>
         </tr>

@@ -2,7 +2,8 @@
 import { refAutoReset } from '@vueuse/core'
 import { IconCheck, IconCopy } from '@tabler/icons-vue'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
-import { OWN_REGIONS, type Region, sourceLines } from '@viatica/core/compare/regions.ts'
+import { OWN_REGIONS, sourceLines } from '@viatica/core/compare/regions.ts'
+import { templatedLines } from '@viatica/core/ripple/templatedSource.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { isWritten } from '@viatica/core/plan/site.ts'
 import { sectionMenuNames } from '@viatica/core/plan/surround/surround.ts'
@@ -24,20 +25,30 @@ const site = computed(() => openSite.site!)
 const isPage = (id: EntryId) => isWritten(site.value, site.value.plan.entries.get(id))
 const page = computed(() => (isPage(chosen.id) ? chosen.id : site.value.plan.home))
 const path = computed(() => addressesOf(site.value).paths.get(page.value)!)
-const html = computed(() => createRenderer(site.value, thisYear()).page(page.value))
-const lines = computed(() => sourceLines(html.value, sectionMenuNames(site.value.surround)))
+const renderer = computed(() => createRenderer(site.value, thisYear()))
+const html = computed(() => renderer.value.page(page.value))
+/** A line with the part that it belongs to: of a template by how it is made, else by reading it. */
+const lines = computed((): readonly { text: string; region: string; isOwn: boolean }[] => {
+  const { templated } = renderer.value
+  return templated
+    ? templatedLines(templated.pieces(page.value)).map(({ part, ...line }) => ({ ...line, region: part }))
+    : sourceLines(html.value, sectionMenuNames(site.value.surround)).map((line) => ({
+        ...line,
+        isOwn: OWN_REGIONS.has(line.region),
+      }))
+})
 const shown = computed(() =>
-  lines.value.map(({ text, region }, n): ShownLine => ({
+  lines.value.map(({ text, region, isOwn }, n): ShownLine => ({
     text,
     beside: lines.value[n - 1]?.region === region ? '' : region,
-    tone: OWN_REGIONS.has(region) ? 'own' : undefined,
+    tone: isOwn ? 'own' : undefined,
   })),
 )
 
 /** The parts of the page in their order, each with the line that it begins at. */
 const parts = computed(() => {
-  const first = new Map<Region, number>()
-  lines.value.forEach(({ region }, n) => first.has(region) || first.set(region, n))
+  const first = new Map<string, { line: number; isOwn: boolean }>()
+  lines.value.forEach(({ region, isOwn }, line) => first.has(region) || first.set(region, { line, isOwn }))
   return [...first]
 })
 
@@ -73,10 +84,10 @@ async function copy(): Promise<void> {
     </div>
     <nav class="parts" aria-label="Parts of the page">
       <button
-        v-for="[region, line] in parts"
+        v-for="[region, { line, isOwn }] in parts"
         :key="region"
         type="button"
-        :class="{ own: OWN_REGIONS.has(region) }"
+        :class="{ own: isOwn }"
         @click="show(line)"
       >
         {{ region }}

@@ -1,0 +1,25 @@
+import type { TemplatePart } from '@viatica/core/plan/surround/templates.ts'
+
+/** What a part of a template is called. */
+export function partWords(part: TemplatePart): string {
+  switch (part.kind) {
+    case 'text':
+      return { head: 'Head', header: 'HTML above the content', footer: 'HTML below the content' }[part.where]
+    case 'title':
+      return 'Title'
+    case 'description':
+      return 'Description'
+    case 'heading':
+      return 'Page heading (h1)'
+    case 'content':
+      return 'Content'
+    case 'menu':
+      return 'Menu'
+    case 'breadcrumb':
+      return 'Breadcrumb'
+    case 'pager':
+      return 'Previous/next links'
+    case 'own':
+      return part.name === 'banner' ? 'Banner picture of each page' : 'HTML of each page'
+  }
+}
