@@ -288,3 +288,51 @@ test('what cannot be taken in is refused with the reason, and long work is stopp
   await expect(imports(page)).toBeVisible()
   rmSync(folder, { recursive: true })
 })
+
+test('a template is edited beside its pages: each takes what changed, and what one keeps comes into line', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await openIntake(page, served)
+  await page.getByRole('button', { name: /^Try it with/ }).click()
+  await imports(page).click()
+  await rowNamed(page, 'News').click()
+  await page.getByRole('link', { name: 'Surround', exact: true }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Surround: Templates' })).toBeAttached()
+  expect(await axeFindings(page)).toEqual([])
+  const details = page.getByRole('complementary')
+  await details.getByRole('button', { name: 'Bring into line: Menu' }).click()
+  await expect(page.getByRole('contentinfo')).toContainText('1 page')
+
+  await details.getByRole('button', { name: /^Edit HTML: .*COLSPAN=2 CLASS=foot/ }).focus()
+  await page.keyboard.press('Enter')
+  const text = page.getByRole('dialog').getByLabel('HTML', { exact: true })
+  await text.fill((await text.inputValue()).replace('2025', '2026'))
+  expect(await axeFindings(page)).toEqual([])
+  await page.getByRole('button', { name: 'Apply' }).click()
+  await expect(page.getByRole('contentinfo')).toContainText('12 pages')
+  await saved(page)
+
+  const files = filesOfFolder(PAGES)
+  edit(
+    files,
+    'news.htm',
+    ['<TD CLASS=nav><B>Plots</B></TD>', '<TD CLASS=nav><A HREF="plots.htm">Plots</A></TD>'],
+    ['<TD CLASS=nav><A HREF="news.htm">News</A></TD>', '<TD CLASS=nav><B>News</B></TD>'],
+  )
+  // The page with an old footer keeps it; the home page, and its copy, have a template of their own.
+  for (const [path, html] of files)
+    if (/\.htm$/.test(path) && !/^index|committee/.test(path)) files.set(path, html.replace('2025', '2026'))
+  const written = await archiveOf(page)
+  for (const [path, html] of files) expect(written.get(path), path).toBe(html)
+
+  // The source names its parts by the template.
+  await page.getByRole('link', { name: 'Source', exact: true }).click()
+  for (const part of ['title', 'menu', 'main content', 'footer'])
+    await expect(page.getByRole('navigation', { name: 'Parts of the page' }).getByText(part)).toBeVisible()
+  await page.getByRole('link', { name: 'Menus', exact: true }).click()
+  await expect(page.getByRole('cell', { name: /Template “Pages”/ })).toBeVisible()
+  expect(await axeFindings(page)).toEqual([])
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})

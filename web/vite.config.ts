@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url'
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig, type Plugin } from 'vite'
+import { examplePages } from './examplePages.ts'
 import { LEFT_TO_SHARED, sharedPackages } from './sharedPackages.ts'
 
 /** The languages of the dictionaries that come with the screens, as their packages are called. */
@@ -49,7 +50,7 @@ const CHUNKS = [
 ]
 
 export default defineConfig({
-  plugins: [vue(), sharedPackages(), compressed()],
+  plugins: [vue(), sharedPackages(), examplePages(), compressed()],
   resolve: {
     alias: Object.fromEntries(
       DICTIONARIES.map((language) => [`@dictionaries/${language}`, dictionary(language)]),

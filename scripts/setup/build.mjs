@@ -14,7 +14,7 @@ function* sources(folder) {
 
 /** What is built, each in its folder, and the folders whose sources go into it. */
 const BUILDS = [
-  { folder: 'web', what: 'the screens', from: ['core', 'web'] },
+  { folder: 'web', what: 'the screens', from: ['core', 'demo', 'web'] },
   { folder: 'server', what: 'the server', from: ['core', 'demo', 'fonts', 'server'] },
   { folder: 'cli', what: 'the command line', from: ['core', 'fonts', 'cli'] },
 ]

@@ -49,3 +49,10 @@ export async function request<Answer>(
   }
   return (response.status === 204 ? undefined : await response.json()) as Answer
 }
+
+/** Fetches a file as it is. @throws Refusal */
+export async function requestBlob(path: string): Promise<Blob> {
+  const response = await fetch(path).catch(() => undefined)
+  if (!response?.ok) throw new Refusal(response?.status ?? 0, 'The server of Viatica cannot be reached.')
+  return response.blob()
+}

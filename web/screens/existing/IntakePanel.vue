@@ -3,8 +3,9 @@ import { IconFileZip, IconFolderOpen } from '@tabler/icons-vue'
 import { Button } from 'ant-design-vue'
 import { fromEvent } from 'file-selector'
 import { ref } from 'vue'
+import { useAttempt } from '../../api/attempt.ts'
+import { requestBlob } from '../../api/request.ts'
 import type { Picked } from '../../workers/bringWorker.ts'
-import { examplePages } from './examplePages.ts'
 
 /** Where a folder of pages comes in: dropped, picked, as an archive, or the one that is there to try it with. */
 const emit = defineEmits<{ picked: [picked: Picked] }>()
@@ -13,6 +14,7 @@ const folderChooser = ref<HTMLInputElement>()
 const zipChooser = ref<HTMLInputElement>()
 const isOver = ref(false)
 const isFetching = ref(false)
+const { trouble, attempt } = useAttempt()
 
 const isZip = ({ name }: File) => /\.zip$/i.test(name)
 
@@ -32,9 +34,13 @@ async function take(event: Event): Promise<void> {
   else emit('picked', { kind: 'folder', files: found.map((file) => ({ path: pathOf(file), file })) })
 }
 
+/** See examplePages.ts beside the screens. */
+const EXAMPLE = '/examples/pages.zip'
+
 async function tryExample(): Promise<void> {
   isFetching.value = true
-  emit('picked', { kind: 'folder', files: await examplePages() })
+  await attempt(async () => emit('picked', { kind: 'zip', file: await requestBlob(EXAMPLE) }))
+  isFetching.value = false
 }
 </script>
 
@@ -89,6 +95,7 @@ async function tryExample(): Promise<void> {
         </li>
       </ol>
       <p>Nothing is stored before you have seen it, and your folder is only read.</p>
+      <p v-if="trouble" class="field-fault" role="alert">{{ trouble }}</p>
       <p>
         <button type="button" class="link-button" :disabled="isFetching" @click="tryExample">
           Try it with the pages of a village allotment society

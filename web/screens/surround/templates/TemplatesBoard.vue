@@ -10,6 +10,7 @@ import {
   type TextRun,
   textRuns,
 } from '@viatica/core/shape/templateEdits.ts'
+import { withLineEndsOf, withPlainLineEnds } from '@viatica/core/standard/lineEnds.ts'
 import { canBeEdited, sourceOfBits } from '@viatica/core/template/partSource.ts'
 import { createTemplateWriter } from '@viatica/core/template/write.ts'
 import { Button, Textarea } from 'ant-design-vue'
@@ -85,13 +86,14 @@ const make = (change: ReturnType<typeof setTemplateOf>) => change && openSite.ma
 const editing = shallowRef<TextRun>()
 const source = ref('')
 function edit(run: TextRun, now: string): void {
-  source.value = now
+  source.value = withPlainLineEnds(now)
   editing.value = run
 }
 function apply(): void {
   const run = editing.value!
   editing.value = undefined
-  make(setTemplateText(site.value, template.value.id, run, source.value))
+  const before = run.texts.map(sourceOfBits).join('')
+  make(setTemplateText(site.value, template.value.id, run, withLineEndsOf(before, source.value)))
 }
 </script>
 
