@@ -156,7 +156,7 @@ test('a file that takes the place of another is followed by its links, with its 
 }) => {
   const id = await openFiles(page, served)
   await fileRow(page, 'aqueduct.svg').click()
-  const picture = readFileSync('docs/screenshots/page-narrow.png')
+  const picture = readFileSync('docs/screenshots/plan.png')
   await details(page)
     .getByLabel('The file to take its place')
     .setInputFiles([{ name: 'New Photo.PNG', mimeType: '', buffer: picture }])

@@ -191,6 +191,13 @@ test('what is seen of a folder names each page once, in the order of the plan, a
       )
       const levels = new Map(pages.map(({ path, level }) => [path, level]))
       for (const { parent, level } of pages) expect(level).toBe(parent === null ? 0 : levels.get(parent)! + 1)
+      const parentOf = new Map(pages.map(({ path, parent }) => [path, parent]))
+      for (const { path, against } of pages)
+        for (const { parent } of against) {
+          const above: string[] = []
+          for (let at = parentOf.get(path) ?? null; at !== null; at = parentOf.get(at) ?? null) above.push(at)
+          expect(above).not.toContain(parent)
+        }
       const listed = new Set(differences.flatMap(({ drift }) => drift.map((one) => JSON.stringify(one))))
       for (const one of report.drift) expect(listed).toContain(JSON.stringify(one))
     }),

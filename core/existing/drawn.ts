@@ -105,9 +105,11 @@ export function drawPage(brought: Brought, path: string): DrawnPage | undefined 
   }
   const fileFor = filesFor(brought, path)
   let html = ''
+  let textOnly = ''
   for (const token of page.tokens) {
     const before = added.get(token.start)
-    if (before !== undefined && isOpenTo(html)) html += before
+    // A comment within what is text alone would be text.
+    if (before !== undefined && textOnly === '') html += before
     let raw = page.text.slice(token.start, token.end)
     if (token.kind === 'open') {
       const element = elements.get(token.start)
@@ -116,13 +118,14 @@ export function drawPage(brought: Brought, path: string): DrawnPage | undefined 
         raw = raw.replace(/^<[^\s/>]+/, (start) => `${start} ${AT}="${token.start}"`)
     }
     html += raw
+    if (token.kind === 'open' && textOnly === '' && TEXT_ONLY.test(token.tag)) textOnly = token.tag
+    else if (token.kind === 'close' && token.tag === textOnly) textOnly = ''
   }
   return { html: html + (added.get(page.text.length) ?? ''), holes }
 }
 
-/** Whether a comment may follow: not within what is text alone. */
-const isOpenTo = (html: string) =>
-  !/<(?:title|textarea|style|script|xmp|iframe|noscript)\b[^>]*>[^<]*$/i.test(html.slice(-2000))
+/** https://html.spec.whatwg.org/multipage/parsing.html#parsing-main-inhead */
+const TEXT_ONLY = /^(?:title|textarea|style|script|xmp|iframe|noembed|noframes|noscript)$/
 
 /** An element that can be pointed at. */
 export interface PointedElement {

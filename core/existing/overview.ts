@@ -49,6 +49,11 @@ export interface Overview {
 function placedPages({ report, placings, site, ids }: Brought): PlacedPage[] {
   const paths = new Map([...ids].map(([path, id]) => [id, path]))
   const said = new Map(report.pages.map((page) => [page.path, page]))
+  const pagesAbove = (path: string | null): ReadonlySet<string> => {
+    const above = new Set<string>()
+    for (let at = path; at !== null && !above.has(at); at = placings.get(at)?.parent ?? null) above.add(at)
+    return above
+  }
   const placed: PlacedPage[] = []
   const waiting: { id: EntryId; level: number }[] = [{ id: site.plan.home, level: 0 }]
   for (let next = waiting.pop(); next; next = waiting.pop()) {
@@ -56,7 +61,12 @@ function placedPages({ report, placings, site, ids }: Brought): PlacedPage[] {
     const path = paths.get(id)
     const page = path === undefined ? undefined : said.get(path)
     if (page) {
-      const against = placings.get(page.path)!.against.map(({ parent, evidence }) => ({ parent, evidence }))
+      const above = pagesAbove(page.parent)
+      // What names a page further up, as a list of all pages does, says nothing else.
+      const against = placings
+        .get(page.path)!
+        .against.filter(({ parent }) => !above.has(parent))
+        .map(({ parent, evidence }) => ({ parent, evidence }))
       placed.push({ ...page, against, level })
     }
     for (const child of [...(site.plan.children.get(id) ?? [])].reverse())

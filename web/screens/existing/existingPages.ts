@@ -14,6 +14,8 @@ export function useExistingPages() {
   let worker: Worker | undefined
   let work: Remote<BringWork> | undefined
   let storing: AbortController | undefined
+  /** Counts what was begun to be worked out: what was stopped meanwhile is not shown. */
+  let runs = 0
 
   const progress = shallowRef<Progress | { readonly step: 'store' }>()
   const trouble = ref('')
@@ -26,7 +28,15 @@ export function useExistingPages() {
   function stop(): void {
     storing?.abort()
     if (progress.value?.step === 'store') return
-    if (progress.value === undefined || !overview.value) end()
+    if (!overview.value) end()
+    else {
+      runs++
+      // The worker is at it still: after that it goes back to what is seen.
+      void work?.workOut(
+        corrections.value,
+        proxy(() => undefined),
+      )
+    }
     progress.value = undefined
   }
 
@@ -42,11 +52,21 @@ export function useExistingPages() {
     if (progress.value !== undefined) progress.value = now
   })
 
+  /** Something that should not be: it is told, and what was seen before stays. */
+  function fail(mine: typeof work, error: unknown): never {
+    if (mine === work) {
+      progress.value = undefined
+      trouble.value = 'Something is wrong in Viatica: these pages could not be read. Nothing was changed.'
+    }
+    throw error
+  }
+
   async function workOut(now: readonly Correction[]): Promise<void> {
     const mine = work!
+    const run = ++runs
     progress.value = { step: 'pages' }
-    const seen = await mine.workOut(now, tell)
-    if (mine !== work) return
+    const seen = await mine.workOut(now, tell).catch((error: unknown) => fail(mine, error))
+    if (mine !== work || run !== runs) return
     progress.value = undefined
     if (typeof seen === 'string') trouble.value = seen
     else {
@@ -62,7 +82,7 @@ export function useExistingPages() {
     worker = new Worker(new URL('../../workers/bringWorker.ts', import.meta.url), { type: 'module' })
     const mine = (work = wrap<BringWork>(worker))
     progress.value = { step: 'read', done: 0, total: 1 }
-    const refusal = await mine.read(picked, tell)
+    const refusal = await mine.read(picked, tell).catch((error: unknown) => fail(mine, error))
     if (mine !== work) return
     if (refusal === undefined) await workOut([])
     else {
