@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { textOfMarkup } from './textOfMarkup.ts'
 import {
   IconColumnInsertLeft,
   IconColumnInsertRight,
@@ -43,7 +44,6 @@ const caption = computed(() =>
 
 /** A caption with elements in it is edited as the HTML that it is, any other as its text. */
 const isMarkup = computed(() => caption.value.includes('<'))
-const textOfMarkup = (html: string) => new DOMParser().parseFromString(html, 'text/html').body.textContent
 
 function setCaption(typed: string): void {
   props.editor.commands.updateAttributes('table', { caption: isMarkup.value ? typed : escapeText(typed) })

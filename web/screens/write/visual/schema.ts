@@ -1,3 +1,4 @@
+import { textOfMarkup } from './textOfMarkup.ts'
 import { type AnyExtension, Extension, getExtensionField, Mark, Node } from '@tiptap/core'
 import Blockquote from '@tiptap/extension-blockquote'
 import Code from '@tiptap/extension-code'
@@ -84,7 +85,7 @@ const table = Node.create({
       default: '',
       parseHTML: (element: HTMLElement) => element.querySelector('caption')?.innerHTML.trim() ?? '',
       renderHTML: ({ caption }: Record<string, unknown>) =>
-        caption === '' ? {} : { 'data-caption': String(caption).replace(/<[^<>]*>/g, '') },
+        caption === '' ? {} : { 'data-caption': textOfMarkup(String(caption)) },
     },
   }),
   parseHTML: () => [{ tag: 'table' }, { tag: 'caption', ignore: true }],
