@@ -41,21 +41,30 @@ async function drop(page: Page, path: string): Promise<void> {
 
 /** Clicks on a text of the drawn page, where it is drawn: the page is drawn smaller than it is. */
 async function point(page: Page, text: string): Promise<void> {
-  // It is as high as it will be once its holes are marked.
-  await expect(page.locator('.hole', { hasText: 'Content' })).toBeVisible()
   const frame = page.getByTitle(/as visitors see it/)
-  const inner = await frame
-    .contentFrame()
-    .getByText(text)
-    .evaluate((element) => {
-      const { x, y, width, height } = element.getBoundingClientRect()
-      return { x: x + width / 2, y: y + height / 2 }
+  const place = async () => {
+    const inner = await frame
+      .contentFrame()
+      .getByText(text)
+      .evaluate((element) => {
+        const { x, y, width, height } = element.getBoundingClientRect()
+        return { x: x + width / 2, y: y + height / 2 }
+      })
+    const outer = await frame.evaluate((element: HTMLElement) => {
+      const { x, y, width } = element.getBoundingClientRect()
+      return { x, y, scale: width / element.offsetWidth }
     })
-  const outer = await frame.evaluate((element: HTMLElement) => {
-    const { x, y, width } = element.getBoundingClientRect()
-    return { x, y, scale: width / element.offsetWidth }
-  })
-  await page.mouse.click(outer.x + inner.x * outer.scale, outer.y + inner.y * outer.scale)
+    return { x: outer.x + inner.x * outer.scale, y: outer.y + inner.y * outer.scale }
+  }
+  // It stands where it stays once its holes are marked, its fonts and pictures are there, and nothing moves any more.
+  await expect(page.locator('.hole', { hasText: 'Content' })).toBeVisible()
+  await expect(async () => {
+    const before = await place()
+    await page.waitForTimeout(250)
+    expect(await place()).toEqual(before)
+  }).toPass()
+  const { x, y } = await place()
+  await page.mouse.click(x, y)
 }
 
 async function archiveOf(page: Page): Promise<Map<string, string>> {
@@ -122,6 +131,8 @@ test('a folder of pages is dropped, corrected, decided and edited, and only what
   await page.getByLabel('Name of the new page').fill('Sheds')
   await page.keyboard.press('Enter')
   await page.keyboard.press('Escape')
+  await expect(page.getByLabel('Name of the new page')).toHaveCount(0)
+  await expect(rowNamed(page, 'Sheds')).toBeVisible()
   await rowNamed(page, 'Compost').click()
   await page.keyboard.press('Alt+ArrowUp')
   await saved(page)

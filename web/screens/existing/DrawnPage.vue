@@ -55,10 +55,11 @@ function show(): void {
   const before = url
   url = URL.createObjectURL(new Blob([html.value], { type: 'text/html;charset=utf-8' }))
   laidOut.value = undefined
+  // Not sooner: the frame may not have begun to read it.
+  frame.value!.addEventListener('load', () => URL.revokeObjectURL(before), { once: true })
   // Without a step in the history of the browser for each page.
   if (before === '') frame.value!.src = url
   else frame.value!.contentWindow!.location.replace(url)
-  URL.revokeObjectURL(before)
 }
 let observer: ResizeObserver | undefined
 onMounted(() => {
