@@ -1,6 +1,7 @@
 // Sets everything up and runs all checks and tests. Needs Node and, on Debian, nothing else.
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
+import { stripVTControlCharacters } from 'node:util'
 import { ensureBuilt } from './setup/build.mjs'
 import { startCluster } from './setup/cluster.mjs'
 import { ensureDebianPackages } from './setup/debian.mjs'
@@ -26,6 +27,19 @@ const CHECKS = [
 const asked = new AbortController()
 
 const count = { passed: 0, failed: 0 }
+
+/** What failed, to be said once more at the end: the whole output is long, and often only its end is at hand. */
+const failures = []
+
+/** Remembers a failed test by its name and the first lines of what it said. */
+function failed(name, message = '') {
+  const lines = stripVTControlCharacters(message)
+    .split('\n')
+    .filter((line) => line.trim() !== '')
+    .slice(0, 8)
+    .map((line) => `    ${line.slice(0, 240)}`)
+  failures.push([name, ...lines].join('\n'))
+}
 
 /** Adds what a test runner counted; one that ended badly and counted no failure failed as a whole. */
 function add(name, endedWell, passed, failed) {
@@ -66,8 +80,15 @@ async function runJest(env, folder) {
     { env, stdio: ['ignore', 'ignore', 'inherit'], signal: asked.signal },
   )
   const report = read(out)
+  for (const { assertionResults, message } of report?.testResults ?? []) {
+    const inFile = assertionResults.filter(({ status }) => status === 'failed')
+    for (const { fullName, failureMessages } of inFile) failed(fullName, failureMessages[0])
+    if (assertionResults.length === 0) failed('a test file that did not run', message)
+  }
   add('unit and server tests', endedWell, report?.numPassedTests ?? 0, report?.numFailedTests ?? 0)
 }
+
+const specsOf = (suites) => suites.flatMap(({ specs, suites = [] }) => [...specs, ...specsOf(suites)])
 
 async function runPlaywright(env, folder) {
   const out = `${folder}/playwright.json`
@@ -76,7 +97,11 @@ async function runPlaywright(env, folder) {
     ['test', '-c', 'e2e/playwright.config.ts', '--reporter=list,json'],
     { env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: out }, signal: asked.signal },
   )
-  const stats = read(out)?.stats
+  const report = read(out)
+  for (const { title, tests } of specsOf(report?.suites ?? []))
+    for (const { status, results } of tests)
+      if (status === 'unexpected') failed(title, results.at(-1)?.error?.message)
+  const stats = report?.stats
   add('browser tests', endedWell, stats?.expected ?? 0, (stats?.unexpected ?? 0) + (stats?.flaky ?? 0))
 }
 
@@ -106,6 +131,7 @@ await main(async () => {
   } finally {
     clean()
   }
+  for (const failure of failures) console.log(failure)
   if (asked.signal.aborted) console.log('Stopped before the end.')
   console.log(`${count.passed} passed, ${count.failed} failed`)
   process.exit(count.failed > 0 || asked.signal.aborted ? 1 : 0)
