@@ -53,6 +53,7 @@ const HAND: HandSite = {
     encoding: 'windows-1252',
     dot: false,
     menuTwice: true,
+    shared: 'no',
   },
 }
 const PLANTED = [{ path: 'coffee.htm', kind: 'old footer' }] as const

@@ -237,6 +237,74 @@ test('by keyboard alone, from a folder that is chosen, with nothing decided, eve
   expect(await archiveOf(page)).toEqual(filesOfFolder(PAGES))
 })
 
+test('parts that pages include by PHP are shown, edited and given out as files of their own', async ({
+  page,
+  served,
+  watched,
+}) => {
+  const folder = mkdtempSync(join(tmpdir(), 'viatica-php-'))
+  const top = (items: string) =>
+    `<html>\n<head>\n<title><?= $title ?></title>\n<link rel="stylesheet" href="/look.css">\n</head>\n<body>\n<ul id="nav">\n${items}</ul>\n`
+  const item = (path: string, label: string) => `  <li><a href="/${path}">${label}</a></li>\n`
+  const file = (title: string, text: string, up = '') =>
+    `<?php $title = '${title}'; require '${up}inc/top.php'; ?>\n<h1>${title}</h1>\n${text}\n</body></html>\n`
+  const files: Record<string, string> = {
+    'index.php': file('Fell walks', '<p>Boots, maps and flasks.</p>'),
+    'about.php': file('About us', '<ul><li>Two people</li><li>and a dog</li></ul>\n<p>Write to us.</p>'),
+    'walks/ridge.php': file('The ridge', '<h2>Six hours</h2>\n<p>Take water.</p>', '../'),
+    'inc/top.php': top(
+      item('index.php', 'Start') + item('about.php', 'About us') + item('walks/ridge.php', 'The ridge'),
+    ),
+    'look.css': '#nav { color: rgb(1, 2, 3) }',
+  }
+  for (const [path, text] of Object.entries(files)) {
+    mkdirSync(join(folder, path, '..'), { recursive: true })
+    writeFileSync(join(folder, path), text)
+  }
+  await openIntake(page, served)
+  await drop(page, folder)
+  await expect(imports(page)).toHaveText('Import 3 pages')
+  await section(page, 'Templates').click()
+  const drawn = page.getByTitle(/as visitors see it/).contentFrame()
+  await expect(drawn.getByRole('link', { name: 'The ridge' })).toBeVisible()
+  await imports(page).click()
+
+  // A new page stands in the included menu, which pages of every folder show as they will be seen.
+  await rowNamed(page, 'Start').click()
+  await page.getByRole('button', { name: 'Add subpage', exact: true }).click()
+  await page.getByLabel('Name of the new page').fill('Contact')
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Escape')
+  await rowNamed(page, 'The ridge').click()
+  await page.getByRole('link', { name: 'Surround', exact: true }).click()
+  const live = page.locator('iframe').first().contentFrame()
+  await expect(live.getByRole('link', { name: 'Contact' })).toBeVisible()
+  await expect(live.locator('#nav')).toHaveCSS('color', 'rgb(1, 2, 3)')
+
+  // What stands in the file is edited beside the template.
+  const parts = page.getByRole('list', { name: 'Parts of inc/top.php' })
+  await expect(parts).toContainText('Menu')
+  await parts.getByRole('button', { name: 'Edit HTML: </ul>' }).click()
+  await page.getByRole('dialog').getByRole('textbox').fill('</ul>\n<hr>\n')
+  await page.getByRole('dialog').getByRole('button', { name: 'Apply' }).click()
+  await expect(live.locator('hr')).toBeVisible()
+  await saved(page)
+  const written = await archiveOf(page)
+  const menu =
+    item('index.php', 'Start') +
+    item('about.php', 'About us') +
+    item('walks/ridge.php', 'The ridge') +
+    item('contact.php', 'Contact')
+  expect(written.get('inc/top.php')).toBe(`${top(menu)}<hr>\n`)
+  for (const path of ['index.php', 'about.php', 'walks/ridge.php', 'look.css'])
+    expect(written.get(path), path).toBe(files[path])
+  expect(written.get('contact.php')).toBe(
+    `<?php $title = 'Contact'; require 'inc/top.php'; ?>\n<h1>Contact</h1>\n\n</body></html>\n`,
+  )
+  expect(watched).toEqual({ errors: [], strangers: [] })
+  rmSync(folder, { recursive: true })
+})
+
 test('axe-core finds nothing on the screens of existing pages, wide and narrow, and nothing is off the window', async ({
   page,
   served,

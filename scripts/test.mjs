@@ -107,7 +107,10 @@ async function runPlaywright(env, folder) {
 
 await main(async () => {
   ensurePackages()
-  ensureDebianPackages('postgresql', 'chromium-headless-shell', 'debian-handbook', 'default-jre-headless')
+  ensureDebianPackages(
+    ...['postgresql', 'chromium-headless-shell', 'debian-handbook', 'default-jre-headless'],
+    ...['php-cli', 'apache2-bin'],
+  )
   ensureBuilt()
 
   // A cluster for this run alone: tests can run beside the application, and beside each other.

@@ -16,6 +16,7 @@ import { titlesOf } from './plan/titles.ts'
 import { nameKey } from '../standard/fileName.ts'
 import type { FolderReport } from './report.ts'
 import { buildTemplates } from './template/build.ts'
+import type { ReadIncluded } from './template/included.ts'
 import { Sources } from './template/source.ts'
 
 /** Nothing to take in: what is missing, in words for the author. */
@@ -72,7 +73,8 @@ export function bring(
   )
   const included = includedParts(sorted, targets)
   tell('parts')
-  const parts = recognise(folder, included, corrections)
+  const includedPages = included.map(({ page }) => page)
+  const parts = recognise(folder, includedPages, corrections)
   tell('plan')
   const hierarchy = hierarchyOf(folder, parts, corrections)
   const titles = titlesOf(folder, parts)
@@ -80,7 +82,14 @@ export function bring(
   const keys = new Map(others.map(({ path }, at) => [path, `file${at}`]))
   const planned = planSite(folder, parts, hierarchy, titles, others, (path) => keys.get(path)!)
   tell('templates')
-  const built = buildTemplates(folder, parts, planned, new Sources(folder, planned.idOf), corrections)
+  const built = buildTemplates(
+    folder,
+    parts,
+    planned,
+    new Sources(folder, planned.idOf),
+    corrections,
+    included,
+  )
   tell('differences')
   const decided = findDrift({ folder, parts, planned, titles, built, site: built.site })
   const css = styleTexts(files, folder)
@@ -131,7 +140,7 @@ export function bring(
     leftover: [
       ...sorted.leftover,
       ...[...unplanned].map(([path, reason]) => ({ path, reason })),
-      ...notLedTo(folder, included),
+      ...notLedTo(folder, includedPages),
     ],
   }
   return {
@@ -174,7 +183,7 @@ function unplannable(files: readonly FoundFile[], pages: Iterable<string>): Map<
 }
 
 /** The pieces of pages in files of their own, each as it reads on the page nearest to the top that puts it in. */
-function includedParts({ pages, parts }: ReturnType<typeof sortFiles>, targets: Targets): ReadPage[] {
+function includedParts({ pages, parts }: ReturnType<typeof sortFiles>, targets: Targets): ReadIncluded[] {
   const includers = new Map<string, string>()
   const depth = (path: string) => path.split('/').length
   for (const [path, { text }] of pages)
@@ -186,7 +195,8 @@ function includedParts({ pages, parts }: ReturnType<typeof sortFiles>, targets: 
     const from = includers.get(path)
     if (from === undefined) return []
     const name = path.slice(path.lastIndexOf('/') + 1)
-    return [readPage(from.slice(0, from.lastIndexOf('/') + 1) + name, text, encoding, targets)]
+    const seenAs = from.slice(0, from.lastIndexOf('/') + 1) + name
+    return [{ path, from, page: readPage(seenAs, text, encoding, targets) }]
   })
 }
 

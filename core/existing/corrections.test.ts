@@ -45,7 +45,7 @@ test('whatever its author says of a folder, every byte of it comes back, and eve
       (hand, draws, fault) => {
         const order = orderOf(hand)
         const files = handFiles(hand, [{ path: order[1]!.path, kind: fault }])
-        const pages = files.filter(({ path }) => /\.html?$/.test(path))
+        const pages = files.filter(({ path }) => hand.pages.some((page) => page.path === path))
         const paths = pages.map(({ path }) => path)
         const lengths = pages.map(({ bytes }) => bytes.length)
         const brought = bring(
@@ -132,6 +132,7 @@ test('pages that are said to have a template of their own have one', () => {
 test('a menu that is none is no menu any more, and pointed at again it is one', () => {
   fc.assert(
     fc.property(arbitraryHandSite, (hand) => {
+      fc.pre(hand.habits.shared === 'no')
       const files = handFiles(hand)
       const before = bring(files)
       const [menu] = before.report.menus

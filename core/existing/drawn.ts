@@ -1,10 +1,12 @@
 import { base64 } from '../standard/base64.ts'
 import { escapeAttribute } from '../standard/escape.ts'
+import { tokensOf } from '../standard/pageTokens.ts'
+import { withIncludes } from '../template/included.ts'
 import { createTemplateWriter } from '../template/write.ts'
 import { mediaTypeOf } from '../plan/file.ts'
 import { type Account, accountOfPiece } from './account.ts'
 import type { Brought } from './bring.ts'
-import { attributeOf, type PageElement } from './pages/nodes.ts'
+import { attributeOf, elementsOf, type PageElement } from './pages/nodes.ts'
 import { wordsIn } from './pages/readPage.ts'
 
 /** A hole of a template on a page: what it is called, and what its bytes are. */
@@ -84,7 +86,8 @@ export function drawPage(brought: Brought, path: string): DrawnPage | undefined 
   const added = new Map<number, string>()
   const add = (at: number, text: string) => added.set(at, (added.get(at) ?? '') + text)
   let at = 0
-  for (const piece of createTemplateWriter(brought.site, templates).pieces(id)) {
+  const writer = createTemplateWriter(brought.site, templates)
+  for (const piece of writer.pieces(id)) {
     const end = at + piece.text.length
     const account = accountOfPiece(piece)
     if (account !== 'literal' && at >= bodyFrom && piece.text.trim() !== '') {
@@ -97,12 +100,7 @@ export function drawPage(brought: Brought, path: string): DrawnPage | undefined 
     }
     at = end
   }
-  const elements = new Map<number, PageElement>()
-  const waiting = [page.root]
-  for (let next = waiting.pop(); next; next = waiting.pop()) {
-    if (next !== page.root) elements.set(next.start, next)
-    waiting.push(...next.children)
-  }
+  const elements = elementsByStart(page.root)
   const fileFor = filesFor(brought, path)
   let html = ''
   let textOnly = ''
@@ -121,7 +119,37 @@ export function drawPage(brought: Brought, path: string): DrawnPage | undefined 
     if (token.kind === 'open' && textOnly === '' && TEXT_ONLY.test(token.tag)) textOnly = token.tag
     else if (token.kind === 'close' && token.tag === textOnly) textOnly = ''
   }
-  return { html: html + (added.get(page.text.length) ?? ''), holes }
+  html += added.get(page.text.length) ?? ''
+  const included = new Map(writer.includedFiles().map((file) => [file.path, file.text]))
+  const textOf = (of: string) => {
+    const text = included.get(of)
+    return text === undefined ? undefined : withFiles(fileFor, text)
+  }
+  return { html: withIncludes(path, html, textOf), holes }
+}
+
+/** Every element under one, by where it begins. */
+function elementsByStart(root: PageElement): ReadonlyMap<number, PageElement> {
+  const elements = new Map<number, PageElement>()
+  const waiting = [...root.children]
+  for (let next = waiting.pop(); next; next = waiting.pop()) {
+    elements.set(next.start, next)
+    waiting.push(...next.children)
+  }
+  return elements
+}
+
+/** A part that pages put in, with what it fetches in it. */
+function withFiles(fileFor: ReturnType<typeof filesFor>, text: string): string {
+  const tokens = tokensOf(text)
+  const elements = elementsByStart(elementsOf(text, tokens))
+  return tokens
+    .map((token) => {
+      const raw = text.slice(token.start, token.end)
+      const element = token.kind === 'open' ? elements.get(token.start) : undefined
+      return element && /^(?:img|link)$/.test(element.tag) ? tagDrawn(fileFor, element, raw) : raw
+    })
+    .join('')
 }
 
 /** https://html.spec.whatwg.org/multipage/parsing.html#parsing-main-inhead */

@@ -93,6 +93,13 @@ function examples({ site, ids }: Brought): PatternExample[] {
       if (html.length > (found.get(part.pattern)?.html.length ?? 0))
         found.set(part.pattern, { kind: part.kind, path, html })
     }
+  for (const included of templates.included)
+    for (const part of included.parts) {
+      const path = site.files.get(included.file)?.path
+      if (part.kind !== 'menu' || path === undefined) continue
+      const html = writer.included(included).part(part).trim()
+      found.set(part.pattern, { kind: 'menu', path, html })
+    }
   return [...found.values()]
 }
 

@@ -1,5 +1,8 @@
+import { fileUses } from '../files/uses.ts'
 import { outputFiles } from '../formats/archive.ts'
 import { bytesOfText } from '../formats/textBytes.ts'
+import { applyChange } from '../plan/change/apply.ts'
+import { newPage } from '../plan/newEntry.ts'
 import type { Site } from '../plan/site.ts'
 import { siteFault } from '../plan/siteFault.ts'
 import { encodeText } from '../standard/encoding.ts'
@@ -72,6 +75,42 @@ test('a menu in a part of its own that SSI puts in', () => {
   })
   expect(report.includes).toEqual(['parts/menu.html'])
   expect(report.menus[0]!.items.map(({ path }) => path)).toEqual(['index.shtml', 'pool.shtml'])
+})
+
+test('an edit of the plan reaches a part that pages put in, and what these name is in use', () => {
+  const file = (title: string) =>
+    page(
+      title,
+      `<!--#include virtual="/parts/menu.html" -->\n<h1>${title}</h1>\n<p>${title} is open.</p>`,
+      '<link rel="stylesheet" href="/look.css">\n',
+    )
+  const { site } = brought({
+    'index.shtml': file('Baths'),
+    'pool.shtml': file('Pool'),
+    'sauna.shtml': file('Sauna'),
+    'look.css': 'p { color: #333 }',
+    'old.css': 'p { color: #444 }',
+    'parts/menu.html':
+      '<p><img src="/logo.png" alt=""> <a href="/index.shtml">Baths</a> | <a href="/pool.shtml">Pool</a> | <a href="/sauna.shtml">Sauna</a></p>',
+    'logo.png': 'x',
+  })
+  const uses = fileUses(site, new Map())
+  expect([...uses.keys()].map((id) => site.files.get(id)!.path).sort()).toEqual([
+    'logo.png',
+    'look.css',
+    'parts/menu.html',
+  ])
+  const { home } = site.plan
+  const steam = newPage('steam', 'Steam & ice', { state: 'ready' })
+  const { site: more } = applyChange(site, {
+    kind: 'add',
+    parent: home,
+    place: 2,
+    branches: [{ ...steam, entries: [] }],
+  })
+  expect(pagesOf(more)['parts/menu.html']!.toString()).toBe(
+    '<p><img src="/logo.png" alt=""> <a href="/index.shtml">Baths</a> | <a href="/pool.shtml">Pool</a> | <a href="/sauna.shtml">Sauna</a> | <a href="/steam-ice.shtml">Steam &amp; ice</a></p>',
+  )
 })
 
 test('the page known by an id of body, the mark made by the style sheet alone', () => {

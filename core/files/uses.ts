@@ -10,11 +10,39 @@ import { filesInHtml } from '../render/authorHtml.ts'
 
 /** One place that uses a file of the site. */
 export interface FileUse {
-  readonly where: 'logo' | 'icon' | 'banner' | 'content' | 'link' | 'piece' | 'every page' | 'style sheet'
+  readonly where:
+    'logo' | 'icon' | 'banner' | 'content' | 'link' | 'piece' | 'every page' | 'style sheet' | 'template'
   /** The page, or what else the place is called. */
   readonly label: string
   /** The page, where it is one. */
   readonly entry?: EntryId
+}
+
+/** The files that a part of some templates names, wherever in it they stand. */
+function* filesNamedIn(value: unknown): Generator<string> {
+  if (typeof value !== 'object' || value === null) return
+  if ('to' in value && 'id' in value) {
+    if (value.to === 'site-file' || value.to === 'included') yield value.id as string
+    return
+  }
+  for (const one of Object.values(value)) yield* filesNamedIn(one)
+}
+
+/** The uses of files in the author's own HTML around the content. */
+function* usesInTemplates({ plan, surround: { templates } }: Site): Generator<readonly [EntryId, FileUse]> {
+  if (!templates) return
+  const { templates: all, menus, breadcrumbs, pagers, included, pages } = templates
+  for (const template of all)
+    for (const file of new Set(filesNamedIn(template.parts)))
+      yield [file, { where: 'template', label: `Template “${template.name}”` }]
+  for (const file of new Set(filesNamedIn([menus, breadcrumbs, pagers, included])))
+    yield [file, { where: 'template', label: 'HTML around the content' }]
+  for (const [id, { overrides }] of Object.entries(pages)) {
+    const entry = plan.entries.get(id)
+    if (!entry || overrides.length === 0) continue
+    for (const file of new Set(filesNamedIn(overrides)))
+      yield [file, { where: 'template', label: labelOf(entry), entry: id }]
+  }
 }
 
 /** Every place of a site that uses each of its files; a file without uses is not there. */
@@ -53,6 +81,7 @@ export function fileUses(
     const shown = compileBody(entry.body).pointers.flatMap(({ to, id }) => (to === 'site-file' ? [id] : []))
     for (const file of new Set(shown)) put(file, { where: 'content', ...use })
   }
+  for (const [file, use] of usesInTemplates(site)) put(file, use)
   for (const [sheet, files] of namedBySheets) {
     const label = site.files.get(sheet)?.path ?? 'A style sheet'
     for (const file of files) put(file, { where: 'style sheet', label })

@@ -52,5 +52,9 @@ export function* outputFiles(site: Site, year: number): Generator<OutputFile> {
       yield { path: redirect.from, text: () => renderRedirect(site, redirect) }
   }
   yield* sharedFiles(site)
-  for (const file of filesByPath(site)) yield { path: file.path, content: file.content }
+  const included = new Map(renderer.templated?.includedFiles().map((one) => [one.file, one]))
+  for (const { id, path, content } of filesByPath(site)) {
+    const part = included.get(id)
+    yield part ? { path, text: () => part.text, encoding: part.encoding } : { path, content }
+  }
 }

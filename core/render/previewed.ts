@@ -1,17 +1,24 @@
 import type { Site } from '../plan/site.ts'
 
-const known = new WeakMap<Site, Site>()
+const known = new WeakMap<Site, { readonly top: string; readonly shown: Site }>()
 
 /**
  * A site as previews write it. They stand under an address of their own, where links from the top of the site, and whole
- * ones, would lead out of them: these are relative there, and all else is as it will come out.
+ * ones, would lead out of them: these are relative there, or start from the top of the preview in an author's own HTML, and
+ * all else is as it will come out.
+ * @param top the path of the preview, `/` at both ends
  */
-export function previewed(site: Site): Site {
-  if (site.settings.linkStyle === 'relative') return site
-  let relative = known.get(site)
-  if (!relative) {
-    relative = { ...site, settings: { ...site.settings, linkStyle: 'relative' } }
-    known.set(site, relative)
+export function previewed(site: Site, top: string): Site {
+  const { templates } = site.surround
+  if (site.settings.linkStyle === 'relative' && !templates) return site
+  const before = known.get(site)
+  if (before?.top === top) return before.shown
+  const baseUrl = templates && site.settings.baseUrl !== '' ? top : site.settings.baseUrl
+  const shown: Site = {
+    ...site,
+    settings: { ...site.settings, linkStyle: 'relative', baseUrl },
+    surround: templates ? { ...site.surround, templates: { ...templates, root: top } } : site.surround,
   }
-  return relative
+  known.set(site, { top, shown })
+  return shown
 }

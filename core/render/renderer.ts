@@ -45,6 +45,8 @@ export interface MarkedMenu {
 export interface Renderer {
   /** A page as HTML. @throws when the id is not that of a page. */
   page(id: EntryId): string
+  /** A page about as its visitors get it: with what a server puts in from files of their own. */
+  shown(id: EntryId): string
   /** What writes the pages, where they are made of templates. */
   readonly templated: TemplateWriter | undefined
   /** The encoding that a page of existing HTML keeps; undefined for that of all others, UTF-8. */
@@ -179,6 +181,7 @@ export function createRenderer(site: Site, year: number): Renderer {
     write,
     templated,
     page: (id) => (templated ? templated.page(id) : write(parts(id))),
+    shown: (id) => (templated ? templated.shown(id) : write(parts(id))),
     encodingOf: (id) => templated?.makingOf(id).encoding,
     linksOn: (id) => folderAt(folderOf(paths.get(id)!)).links,
     markedMenu(id, piece) {

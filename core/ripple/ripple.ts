@@ -37,6 +37,8 @@ export interface Ripple {
   readonly styles: boolean
   /** How many files of the site come, go, move or get other bytes. */
   readonly files: number
+  /** The parts in files of their own that get another text: all pages that put them in show it. By path. */
+  readonly included: readonly string[]
 }
 
 /** A site with what writes it. */
@@ -304,7 +306,7 @@ export function rippleWritten(before: Site, after: Site, year: number): Ripple {
 
 /** @param reach how far the change reaches; undefined where every page is to be written */
 function rippleBetween(before: Site, after: Site, year: number, reach: Reach | undefined): Ripple {
-  if (before === after) return { pages: [], total: 0, styles: false, files: 0 }
+  if (before === after) return { pages: [], total: 0, styles: false, files: 0, included: [] }
   const a = written(before, year)
   const b = written(after, year)
   recent = [a, b]
@@ -332,7 +334,7 @@ function rippleBetween(before: Site, after: Site, year: number, reach: Reach | u
   const styles =
     (before.surround !== after.surround || before.files !== after.files) &&
     stylesOf(before) !== stylesOf(after)
-  return { pages, total, styles, files: changedFiles(before, after) }
+  return { pages, total, styles, files: changedFiles(before, after), included: changedIncluded(a, b) }
 }
 
 /** The style sheet made from the look; empty where the author's own stand alone. */
@@ -347,6 +349,12 @@ function changedFiles({ files: before }: Site, { files: after }: Site): number {
     return was?.path !== is?.path || was?.content !== is?.content
   }
   return [...new Set([...before.keys(), ...after.keys()])].filter(differs).length
+}
+
+function changedIncluded(a: Written, b: Written): string[] {
+  const was = new Map(a.renderer.templated?.includedFiles().map(({ file, text }) => [file, text]))
+  const is = b.renderer.templated?.includedFiles() ?? []
+  return is.flatMap(({ file, path, text }) => (was.has(file) && was.get(file) !== text ? [path] : []))
 }
 
 function comingOrGoing(a: Written, b: Written, page: EntryId): PageRipple {

@@ -52,6 +52,9 @@ export function rippleWords(ripple: Ripple): string {
   const links = ripple.pages.reduce((sum, { textLinks }) => sum + textLinks, 0)
   if (links > 0) said.push(`${some(links, 'link', 'links')} in text`)
   if (ripple.styles) said.push(said.length === 0 ? 'the style sheet of all pages' : 'the style sheet')
+  const [included, ...more] = ripple.included
+  if (included !== undefined)
+    said.push(more.length === 0 ? `the shared part ${included}` : `${more.length + 1} shared parts`)
   if (ripple.files > 0) said.push(some(ripple.files, 'file', 'files'))
   if (said.length === 0)
     return ripple.pages.length === 0

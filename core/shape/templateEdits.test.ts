@@ -7,6 +7,7 @@ import { rippleOf } from '../ripple/ripple.ts'
 import { arbitraryHandSite, FAULTS, handFiles, orderOf } from '../testing/handMade.ts'
 import { written } from '../testing/written.ts'
 import { YEAR } from '../testing/year.ts'
+import { guarded } from '../plan/change/guard.ts'
 import { sourceOfBits } from '../template/partSource.ts'
 import { dropOverride, setTemplateOf, setTemplateText, textRuns } from './templateEdits.ts'
 
@@ -38,7 +39,7 @@ test('an edit of a template changes the pages made with it and no other, as its 
         const cut = c % (source.length + 1)
         const change = setTemplateText(
           site,
-          template.id,
+          { template: template.id },
           run,
           `${source.slice(0, cut)}<!--seen-->${source.slice(cut)}`,
         )!
@@ -76,6 +77,36 @@ test('what a page keeps is brought into line, and a page made with its own templ
           expect(written(anew, contents).get(path)).toContain(would)
         }
       }
+    }),
+    { numRuns: 30 },
+  )
+})
+
+test('an edit of a part that pages put in changes its file and no page; a file put in its place is given out instead', () => {
+  const shared = arbitraryHandSite.filter(({ habits }) => habits.shared !== 'no')
+  fc.assert(
+    fc.property(shared, fc.nat(), fc.nat(), fc.nat(), (hand, p, r, c) => {
+      const { site, contents } = bring(handFiles(hand))
+      const { included } = site.surround.templates!
+      const part = included[p % included.length]!
+      const { path } = site.files.get(part.file)!
+      const runs = textRuns(part)
+      fc.pre(runs.length > 0)
+      const run = runs[r % runs.length]!
+      const source = run.texts.map(sourceOfBits).join('')
+      const cut = c % (source.length + 1)
+      const text = `${source.slice(0, cut)}<!--seen-->${source.slice(cut)}`
+      const { site: after } = applySoundly(site, setTemplateText(site, { included: part.file }, run, text)!)
+      const [was, is] = [written(site, contents), written(after, contents)]
+      expect([...is].flatMap(([one, now]) => (was.get(one) === now ? [] : [one]))).toEqual([path])
+      expect(is.get(path)!.replace('<!--seen-->', '')).toBe(was.get(path))
+      const { pages, included: told } = rippleOf(site, after, YEAR)
+      expect([pages, told]).toEqual([[], [path]])
+
+      const file = { ...after.files.get(part.file)!, content: 'other', size: 3 }
+      const { site: replaced } = applySoundly(after, guarded(after, { kind: 'setFile', file }))
+      const other = new Map([...contents, ['other', new TextEncoder().encode('<hr>')]])
+      expect(written(replaced, other).get(path)).toBe('<hr>')
     }),
     { numRuns: 30 },
   )

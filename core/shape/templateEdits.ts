@@ -2,7 +2,14 @@ import type { Change } from '../plan/change/change.ts'
 import { guarded } from '../plan/change/guard.ts'
 import type { EntryId } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
-import type { Bits, Override, PageMaking, Template, Templates } from '../plan/surround/templates.ts'
+import type {
+  Bits,
+  Override,
+  PageMaking,
+  Template,
+  TemplatePart,
+  Templates,
+} from '../plan/surround/templates.ts'
 import { bitsOfSource, sourceOfBits } from '../template/partSource.ts'
 import { createTemplateWriter } from '../template/write.ts'
 
@@ -27,8 +34,11 @@ export interface TextRun {
   readonly texts: readonly Bits[]
 }
 
+/** What texts are edited of: a template, or a part that pages put in, by its file. */
+export type TextsOf = { readonly template: string } | { readonly included: string }
+
 /** The texts of a template between its holes. */
-export function textRuns({ parts }: Template): TextRun[] {
+export function textRuns({ parts }: Pick<Template, 'parts'>): TextRun[] {
   const runs: { from: number; texts: Bits[] }[] = []
   parts.forEach((part, at) => {
     if (part.kind !== 'text') return
@@ -47,16 +57,11 @@ function sameStart(a: string, b: string): number {
 }
 
 /**
- * Writes a run of texts of a template otherwise, on all pages that are made with it. Only those of the texts are touched in
+ * Writes a run of texts of a template otherwise, on all pages that are made with it or put it in. Only those of the texts are touched in
  * which something differs: what a page keeps stands in the place of single ones.
  * @param source what they say all together, with pointers
  */
-export function setTemplateText(
-  site: Site,
-  template: string,
-  run: TextRun,
-  source: string,
-): Change | undefined {
+export function setTemplateText(site: Site, of: TextsOf, run: TextRun, source: string): Change | undefined {
   const before = run.texts.map(sourceOfBits)
   const whole = before.join('')
   if (whole === source) return undefined
@@ -74,21 +79,27 @@ export function setTemplateText(
   })
   const now = source.slice(places[first]!.from, source.length - (whole.length - places[last]!.to))
   const known = run.texts.slice(first, last + 1).flat()
-  return changed(site, (all) => ({
-    ...all,
-    templates: all.templates.map((one) =>
-      one.id === template
-        ? {
-            ...one,
-            parts: one.parts.map((part, n) => {
-              const touched = n - run.from
-              if (part.kind !== 'text' || touched < first || touched > last) return part
-              return { ...part, bits: touched === first ? [...bitsOfSource(now, known)] : [] }
-            }),
-          }
-        : one,
-    ),
-  }))
+  const edited = <Part extends TemplatePart>(parts: readonly Part[]): Part[] =>
+    parts.map((part, n) => {
+      const touched = n - run.from
+      if (part.kind !== 'text' || touched < first || touched > last) return part
+      return { ...part, bits: touched === first ? [...bitsOfSource(now, known)] : [] }
+    })
+  return changed(site, (all) =>
+    'template' in of
+      ? {
+          ...all,
+          templates: all.templates.map((one) =>
+            one.id === of.template ? { ...one, parts: edited(one.parts) } : one,
+          ),
+        }
+      : {
+          ...all,
+          included: all.included.map((one) =>
+            one.file === of.included ? { ...one, parts: edited(one.parts) } : one,
+          ),
+        },
+  )
 }
 
 /** Makes a page with another template. What it keeps of its own stood in the one before: it is not taken over. */

@@ -19,16 +19,33 @@ const leads = (target: LinkTarget | undefined): (EntryId | 'elsewhere')[] =>
 const ofItems = (items: readonly MenuItem[]): (EntryId | 'elsewhere')[] =>
   items.flatMap((item) => [...leads(item.target), ...ofItems(item.items)])
 
-const ofBits = (bits: Bits): EntryId[] =>
-  bits.flatMap((bit) => (typeof bit !== 'string' && 'to' in bit && bit.to === 'entry' ? [bit.id] : []))
-
 /** Prepares what tells the links around the content of each page. */
 export function templateLinks(site: Site, templates: Templates): (page: EntryId) => TemplateLinks {
   const writer = createTemplateWriter(site, templates)
   const menus = new Map(templates.menus.map((pattern) => [pattern.id, pattern]))
+  const included = new Map(templates.included.map((one) => [one.file, one]))
   return (page) => {
     const menu: (EntryId | 'elsewhere')[] = []
     const around: (EntryId | 'elsewhere')[] = []
+    const put = new Set<string>()
+    const takeBits = (bits: Bits) => {
+      for (const bit of bits) {
+        if (typeof bit === 'string' || !('to' in bit)) continue
+        switch (bit.to) {
+          case 'entry':
+            around.push(bit.id)
+            break
+          case 'site-file':
+            break
+          case 'included':
+            // Once: a part that puts itself in would not end.
+            if (put.has(bit.id)) break
+            put.add(bit.id)
+            for (const part of included.get(bit.id)?.parts ?? []) take(part)
+            break
+        }
+      }
+    }
     const take = (part: TemplatePart) => {
       switch (part.kind) {
         case 'menu': {
@@ -46,10 +63,10 @@ export function templateLinks(site: Site, templates: Templates): (page: EntryId)
           for (const value of Object.values(pagerValues(site, page))) around.push(...leads(value.target))
           break
         case 'text':
-          around.push(...ofBits(part.bits))
+          takeBits(part.bits)
           break
         case 'own':
-          around.push(...ofBits(part.usual))
+          takeBits(part.usual)
           break
         case 'title':
         case 'description':
@@ -64,7 +81,7 @@ export function templateLinks(site: Site, templates: Templates): (page: EntryId)
       for (; at < from && at < parts.length; at++) take(parts[at]!)
       // What is only written otherwise leads where the plan says.
       if (over !== undefined) continue
-      around.push(...ofBits(bits))
+      takeBits(bits)
       at = Math.max(at, to)
     }
     for (; at < parts.length; at++) take(parts[at]!)

@@ -8,8 +8,23 @@ import { markOf } from '../plan/change/over.ts'
 import { menuOf } from '../plan/surround/surround.ts'
 import { escapeAttribute, escapePlainly } from '../standard/escape.ts'
 import { writeContent } from './content.ts'
+import {
+  type IncludedFile,
+  includedWriter,
+  type IncludedWriter,
+  NO_MARK,
+  seenFrom,
+  withIncludes,
+} from './included.ts'
 import { writeMenu } from './items.ts'
-import type { Override, PageMaking, Template, TemplatePart, Templates } from '../plan/surround/templates.ts'
+import type {
+  Included,
+  Override,
+  PageMaking,
+  Template,
+  TemplatePart,
+  Templates,
+} from '../plan/surround/templates.ts'
 import { writePager } from './pager.ts'
 import type { Published } from './spelling.ts'
 import { writeTrail } from './trail.ts'
@@ -23,9 +38,15 @@ export interface TemplateWriter {
   pieces(id: EntryId): WrittenPiece[]
   /** What a part of a template is on a page by the plan and the patterns alone. */
   part(id: EntryId, part: TemplatePart): string
-  /** How a page is made; a new one as its neighbours are. */
+  /** What writes a part that pages put in. */
+  included(included: Included): IncludedWriter
+  /** The files that pages put in, as they are given out. */
+  includedFiles(): readonly IncludedFile[]
+  /** A page about as its visitors get it, with what it puts in. */
+  shown(id: EntryId): string
   /** All menus of a page as they are where no item is marked. */
   unmarkedMenus(id: EntryId): string
+  /** How a page is made; a new one as its neighbours are. */
   makingOf(id: EntryId): PageMaking
   templateOf(id: EntryId): Template
 }
@@ -38,8 +59,6 @@ export interface WrittenPiece {
   /** What the page keeps there; undefined where it follows its template. */
   readonly kept: Override | undefined
 }
-
-const NO_MARK: HereMark = { here: undefined, nearest: undefined, within: new Set() }
 
 /** A text between quotes in PHP. https://www.php.net/manual/en/language.types.string.php */
 function inCode(text: string, quote: '"' | "'"): string {
@@ -141,16 +160,38 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
     yield* upTo(parts.length)
   }
 
+  const included = (one: Included): IncludedWriter => {
+    const path = seenFrom(paths, site, one.from, site.files.get(one.file)?.path ?? '')
+    const writing = writingOn(site, path, published)
+    return includedWriter(one, templates, writing, (pattern) => menuOn(plan.home, pattern, writing, NO_MARK))
+  }
+  let files: readonly IncludedFile[] | undefined
+  const includedFiles = () =>
+    (files ??= templates.included.flatMap((one) => {
+      const file = site.files.get(one.file)
+      if (file?.content !== one.content) return []
+      return [{ file: one.file, path: file.path, text: included(one).text(), encoding: one.encoding }]
+    }))
+  const page = (id: EntryId) => [...pieces(id)].reduce((text, piece) => text + piece.text, '')
+
   return {
     makingOf,
     templateOf,
+    included,
+    includedFiles,
+    shown(id) {
+      const text = page(id)
+      if (templates.included.length === 0) return text
+      const texts = new Map(includedFiles().map((file) => [file.path, file.text]))
+      return withIncludes(paths.get(id)!, text, (path) => texts.get(path))
+    },
     part: (id, part) => partOf(id, part, writingOn(site, paths.get(id)!, published)),
     unmarkedMenus(id) {
       const writing = writingOn(site, paths.get(id)!, published)
       const menuParts = templateOf(id).parts.filter((part) => part.kind === 'menu')
       return menuParts.map((part) => menuOn(id, part.pattern, writing, NO_MARK)).join('')
     },
-    page: (id) => [...pieces(id)].reduce((page, { text }) => page + text, ''),
+    page,
     pieces: (id) => [...pieces(id)],
   }
 }

@@ -22,10 +22,8 @@ export interface Writing {
 /** @param from the path of the page */
 export function writingOn(site: Site, from: string, published: Published): Writing {
   const { paths } = addressesOf(site)
-  const pathOf = (to: 'entry' | 'site-file', id: string) =>
-    to === 'entry' ? paths.get(id) : site.files.get(id)?.path
   const address = ({ to, id, tail, ...spelling }: Address): string => {
-    const path = pathOf(to, id)
+    const path = to === 'entry' ? paths.get(id) : site.files.get(id)?.path
     return path === undefined ? '' : spelt(from, path, spelling, published) + tail
   }
   const href = (target: LinkTarget | undefined, spelling: Spelling): string => {

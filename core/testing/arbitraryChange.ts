@@ -22,7 +22,7 @@ import type { Piece } from '../plan/surround/piece.ts'
 import { PLACES } from '../plan/surround/place.ts'
 import { BREADCRUMB_SEPARATORS, ORDER_SCOPES } from '../plan/surround/rules.ts'
 import { escapeText } from '../standard/escape.ts'
-import type { Templates } from '../plan/surround/templates.ts'
+import { type Included, INDEXES, STARTS, type Templates } from '../plan/surround/templates.ts'
 import { EMPTY_SURROUND, standings, type SurroundRule } from '../plan/surround/surround.ts'
 
 /** What a random change is drawn with: numbers, one after the other, and a text. */
@@ -193,8 +193,31 @@ function menuWith(d: Drawing, id: string): Menu {
   return { id, kind: 'plan', name: d.text.slice(0, 90), from, depth: d.of([1, 2, 3]), exceptions: [] }
 }
 
-/** Templates of a title and the content alone. */
-const bareTemplates = (text: string): Templates => ({
+function includedPart(d: Drawing): Included {
+  const file = d.file
+  return {
+    file,
+    content: d.flag ? (d.site.files.get(file)?.content ?? 'none') : 'k1',
+    from: d.entry,
+    encoding: { name: d.of(['utf-8', 'windows-1252']), hasMark: false },
+    parts: [
+      {
+        kind: 'text',
+        where: 'header',
+        bits: [
+          `<p>${escapeText(d.text)} <a href="`,
+          { to: 'entry', id: d.entry, tail: '', start: d.of(STARTS), index: d.of(INDEXES), isPlain: d.flag },
+          `">there</a>${d.flag ? '<!--#include file="itself" -->' : ''}`,
+        ],
+      },
+      { kind: 'menu', pattern: 'gone' },
+    ],
+    overrides: d.flag ? [] : [{ from: 1, to: 2, bits: ['<ul></ul>'], over: 'x' }],
+  }
+}
+
+/** Templates of a title, the content, and mostly a part that pages put in from a file of its own. */
+const bareTemplates = (d: Drawing): Templates => ({
   templates: [
     {
       id: 'all',
@@ -202,7 +225,15 @@ const bareTemplates = (text: string): Templates => ({
       parts: [
         { kind: 'text', where: 'head', bits: ['<!doctype html><title>'] },
         { kind: 'title' },
-        { kind: 'text', where: 'header', bits: [`</title><p>${escapeText(text)}</p>`] },
+        {
+          kind: 'text',
+          where: 'header',
+          bits: [
+            `</title><p>${escapeText(d.text)}</p><!--#include virtual="`,
+            { to: 'included', id: d.file, tail: '', start: d.of(STARTS), index: 'named', isPlain: d.flag },
+            '" -->',
+          ],
+        },
         { kind: 'content' },
       ],
     },
@@ -211,6 +242,7 @@ const bareTemplates = (text: string): Templates => ({
   breadcrumbs: [],
   pagers: [],
   pages: {},
+  included: d.below(3) === 0 ? [] : [includedPart(d)],
   spelling: { start: 'relative', index: 'named', isPlain: false },
   root: '/',
 })
@@ -233,7 +265,7 @@ const RULE_VALUES: { readonly [Rule in SurroundRule]: (d: Drawing) => unknown } 
       : [{ from: 'elsewhere', url: 'https://example.org/a.css' }],
   }),
   words: (d) => (d.flag ? {} : { next: d.text.slice(0, 60) }),
-  templates: (d) => (d.flag ? null : bareTemplates(d.text)),
+  templates: (d) => (d.flag ? null : bareTemplates(d)),
 }
 
 /** A file of a few ids and paths, so that they meet. */

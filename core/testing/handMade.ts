@@ -17,6 +17,8 @@ export interface HandPage {
 }
 
 export const MENU_FORMS = ['list', 'line', 'bare line', 'table', 'divs'] as const
+/** Whether menu and footer stand in files of their own, what puts them in, and from where their names start. */
+export const SHARED_FORMS = ['php', 'php folder', 'php root', 'php whole', 'ssi', 'ssi root'] as const
 export const MARK_FORMS = ['class on li', 'class on a', 'text', 'strong', 'aria-current', 'none'] as const
 
 /** An author's habits. */
@@ -34,7 +36,12 @@ export interface Habits {
   readonly encoding: 'utf-8' | 'windows-1252'
   readonly dot: boolean
   readonly menuTwice: boolean
+  readonly shared: 'no' | (typeof SHARED_FORMS)[number]
 }
+
+/** The files of what all pages share. */
+const MENU_FILE = { php: 'parts/menu.php', ssi: 'parts/menu.html' }
+const FOOT_FILE = { php: 'parts/foot.inc', ssi: 'parts/foot.html' }
 
 export const FAULTS = [
   'missing item',
@@ -95,17 +102,30 @@ function wayTo({ pages }: HandSite, page: HandPage): HandPage[] {
 const text = (words: string) => words.replaceAll('&', '&amp;').replaceAll('<', '&lt;')
 
 /** A page as its author wrote it. */
-export function writeHandPage(site: HandSite, page: HandPage, planted: readonly Planted[] = []): string {
+export const writeHandPage = (site: HandSite, page: HandPage, planted: readonly Planted[] = []): string =>
+  handTexts(site, page, planted).page
+
+const isInFolders = ({ pages }: HandSite) => pages.some(({ path }) => path.includes('/'))
+
+/** A page, and the menu and the footer that it shares with all others where its author has them so. */
+function handTexts(
+  site: HandSite,
+  page: HandPage,
+  planted: readonly Planted[],
+): { page: string; menu: string; foot: string } {
   const { habits } = site
+  const isShared = habits.shared !== 'no'
+  const shownAs = { at: 'page' as 'page' | 'part' }
   const has = (kind: FaultKind) => planted.some((one) => one.path === page.path && one.kind === kind)
   const caps = habits.capitals
   const t = (tag: string) => (caps ? tag.toUpperCase() : tag)
   const attr = (name: string, value: string) =>
     caps && /^[\w./-]+$/.test(value) ? `${name.toUpperCase()}=${value}` : `${name}="${value}"`
-  const href = (path: string) => {
-    const way = relativeHref(folderOf(page.path), path)
-    return attr('href', habits.dot && !way.startsWith('../') ? `./${way}` : way)
-  }
+  // What pages of several folders share can only start from the root.
+  const from = (path: string) =>
+    shownAs.at === 'part' && isInFolders(site) ? `/${path}` : relativeHref(folderOf(page.path), path)
+  const href = (path: string) =>
+    attr('href', habits.dot && !/^(?:\.\.)?\//.test(from(path)) ? `./${from(path)}` : from(path))
   const a = (path: string, label: string, more = '') => `<${t('a')} ${href(path)}${more}>${label}</${t('a')}>`
   const home = homeOf(site)
   const order = orderOf(site)
@@ -117,7 +137,7 @@ export function writeHandPage(site: HandSite, page: HandPage, planted: readonly 
   const item = (of: HandPage, label = text(of.label)): { html: string; attributes: string } => {
     const to =
       has('dead link') && of === sections.findLast((one) => one !== page) ? { ...of, path: 'gone.html' } : of
-    if (of !== marked) return { html: a(to.path, label), attributes: '' }
+    if (of !== marked || isShared) return { html: a(to.path, label), attributes: '' }
     switch (habits.mark) {
       case 'class on li':
         return { html: a(to.path, label), attributes: ` ${attr('class', 'current')}` }
@@ -202,19 +222,56 @@ export function writeHandPage(site: HandSite, page: HandPage, planted: readonly 
     ? (previous ? `<${t('link')} ${attr('rel', 'prev')} ${href(previous.path)}>\n` : '') +
       (order[at + 1] ? `<${t('link')} ${attr('rel', 'next')} ${href(order[at + 1]!.path)}>\n` : '')
     : ''
-  const styles = has('no styles') ? '' : `<${t('link')} ${attr('rel', 'stylesheet')} ${href('style.css')}>\n`
+  const styles = () =>
+    has('no styles') ? '' : `<${t('link')} ${attr('rel', 'stylesheet')} ${href('style.css')}>\n`
   const year = has('old footer') ? '2011' : '2024'
   const footer = has('no footer')
     ? ''
     : `<${t('div')} ${attr('class', 'footer')}>\n<${t('p')}>&copy; ${year} ${SITE}. Open every day but Monday.</${t('p')}>\n</${t('div')}>\n`
   const charset = habits.encoding === 'utf-8' ? 'utf-8' : 'iso-8859-1'
+  const head = () =>
+    `<${t('div')} ${attr('class', 'header')}>\n<${t('img')} ${attr('src', from('pictures/logo.png'))} ${attr('alt', SITE)}>\n</${t('div')}>\n`
+  shownAs.at = isShared ? 'part' : 'page'
+  const menus = [menu('menu'), habits.menuTwice && !isShared ? `${menu('menu below')}\n` : '']
+  shownAs.at = 'page'
+  // All that is above the content, with the title that its page says before.
+  const isWhole = habits.shared === 'php whole'
+  const inQuotes = titled.title.replaceAll('\\', '\\\\').replaceAll("'", "\\'")
+  const begins = `<?php\n$title = '${inQuotes}';\nrequire '${relativeHref(folderOf(page.path), MENU_FILE.php)}';\n?>`
+  const put = (file: { php: string; ssi: string }): string => {
+    switch (habits.shared) {
+      case 'php':
+        return `<?php include '${from(file.php)}'; ?>`
+      case 'php folder':
+        return `<?php require_once(__DIR__ . "/${from(file.php)}") ?>`
+      case 'php root':
+        return `<?php include($_SERVER['DOCUMENT_ROOT'] . '/${file.php}'); ?>`
+      case 'ssi':
+        return `<!--#include virtual="${from(file.ssi)}" -->`
+      case 'ssi root':
+        return `<!--#include virtual="/${file.ssi}" -->`
+      case 'php whole':
+        return file === MENU_FILE ? begins : `<?php include '${from(file.php)}' ?>`
+      case 'no':
+        return ''
+    }
+  }
+  const top = (said: string) =>
+    `<!DOCTYPE html>\n<${t('html')}>\n<${t('head')}>\n<${t('meta')} charset="${charset}">\n<${t('title')}>${said}</${t('title')}>\n` +
+    `${styles()}${headLinks}</${t('head')}>\n<${t('body')}>\n${head()}`
+  shownAs.at = 'part'
+  const whole = `${top(`<?php echo $title; ?> | ${SITE}`)}${menus[0]}\n`
+  shownAs.at = 'page'
+  const end = `</${t('body')}>\n</${t('html')}>\n`
   const html =
-    `<!DOCTYPE html>\n<${t('html')}>\n<${t('head')}>\n<${t('meta')} charset="${charset}">\n<${t('title')}>${title}</${t('title')}>\n` +
-    `${styles}${headLinks}</${t('head')}>\n<${t('body')}>\n` +
-    `<${t('div')} ${attr('class', 'header')}>\n<${t('img')} ${attr('src', relativeHref(folderOf(page.path), 'pictures/logo.png'))} ${attr('alt', SITE)}>\n</${t('div')}>\n` +
-    `${menu('menu')}\n${crumbs()}<${t('div')} ${attr('class', 'text')}>\n<${t('h1')}>${text(page.title)}</${t('h1')}>\n${page.content}\n</${t('div')}>\n` +
-    `${pager()}${habits.menuTwice ? `${menu('menu below')}\n` : ''}${footer}</${t('body')}>\n</${t('html')}>\n`
-  return habits.crlf ? html.replaceAll('\n', '\r\n') : html
+    `${isWhole ? '' : top(title)}${isShared ? put(MENU_FILE) : menus[0]}\n${crumbs()}<${t('div')} ${attr('class', 'text')}>\n<${t('h1')}>${text(page.title)}</${t('h1')}>\n${page.content}\n</${t('div')}>\n` +
+    `${pager()}${menus[1]}${isShared ? `${put(FOOT_FILE)}\n` : footer}${isWhole ? '' : end}`
+  const ended = (one: string) => (habits.crlf ? one.replaceAll('\n', '\r\n') : one)
+  return {
+    page: ended(html),
+    menu: ended(isWhole ? whole : `${menus[0]}\n`),
+    foot: ended(isWhole ? footer + end : footer),
+  }
 }
 
 /** The way to a page in another section than its own. */
@@ -230,11 +287,16 @@ export function handFiles(
   site: HandSite,
   planted: readonly Planted[] = [],
 ): { path: string; bytes: Uint8Array }[] {
+  const { encoding, shared } = site.habits
+  const file = (path: string, words: string) => ({
+    path,
+    bytes: encodeText(words, { name: encoding, hasMark: false }),
+  })
+  const { menu, foot } = handTexts(site, homeOf(site), planted)
+  const by = shared.startsWith('php') ? 'php' : 'ssi'
   return [
-    ...site.pages.map((page) => ({
-      path: page.path,
-      bytes: encodeText(writeHandPage(site, page, planted), { name: site.habits.encoding, hasMark: false }),
-    })),
+    ...site.pages.map((page) => file(page.path, writeHandPage(site, page, planted))),
+    ...(shared === 'no' ? [] : [file(MENU_FILE[by], menu), file(FOOT_FILE[by], foot)]),
     { path: 'style.css', bytes: new TextEncoder().encode('body { color: #333 }\n') },
     { path: 'pictures/logo.png', bytes: new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0, 1, 2, 255]) },
   ]
@@ -291,15 +353,23 @@ const habits: fc.Arbitrary<Habits> = fc
     encoding: fc.constantFrom('utf-8', 'windows-1252'),
     dot: fc.boolean(),
     menuTwice: fc.boolean(),
+    shared: fc.oneof(
+      { weight: 3, arbitrary: fc.constant('no') },
+      { weight: 1, arbitrary: fc.constantFrom(...SHARED_FORMS) },
+    ),
   })
   .map((all) => ({
     ...all,
+    menuTwice: all.menuTwice && all.shared === 'no',
+    headLinks: all.headLinks && all.shared !== 'php whole',
     nested: all.nested && all.menu === 'list',
     // Only some elements have room for the mark.
     mark:
-      all.mark === 'class on li' && (all.menu === 'line' || all.menu === 'bare line')
-        ? 'class on a'
-        : all.mark,
+      all.shared !== 'no'
+        ? 'none'
+        : all.mark === 'class on li' && (all.menu === 'line' || all.menu === 'bare line')
+          ? 'class on a'
+          : all.mark,
   })) as fc.Arbitrary<Habits>
 
 /** A hand-made site of six to seventeen pages whose evidence tells where each stands. */
@@ -315,7 +385,8 @@ export const arbitraryHandSite: fc.Arbitrary<HandSite> = fc
     }),
     extension: fc.constantFrom('.html', '.htm'),
   })
-  .map(({ habits: own, sections, under, folders, words, extension }) => {
+  .map(({ habits: own, sections, under, folders, words, extension: plain }) => {
+    const extension = own.shared === 'no' ? plain : own.shared.startsWith('php') ? '.php' : '.shtml'
     const pages: HandPage[] = []
     const content = (n: number) =>
       words[n % words.length]!.map((sentence, at) =>

@@ -153,7 +153,7 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport> {
 
   for (const [n, { id, title }] of pages.entries()) {
     const url = urlOf(paths.get(id)!)
-    const html = renderer.page(id)
+    const html = renderer.shown(id)
     const page = parsePage(html)
     const elements = [...elementsOf(page)].map(({ element }) => element)
     parts.set(id, partsOf(elements))

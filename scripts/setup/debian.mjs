@@ -15,6 +15,8 @@ const IS_INSTALLED = {
   postgresql: () => postgresPrograms() !== undefined,
   'chromium-headless-shell': () => existsSync('/usr/bin/chromium-headless-shell'),
   'default-jre-headless': () => existsSync('/usr/bin/java'),
+  'php-cli': () => existsSync('/usr/bin/php'),
+  'apache2-bin': () => existsSync('/usr/sbin/apache2'),
   'debian-handbook': () => existsSync('/usr/share/doc/debian-handbook/html/en-US/index.html'),
 }
 

@@ -19,6 +19,12 @@ const missingPage = (site: string, path: string, home: string): string =>
   `<h1>Not found</h1><p>The site “${escapeText(site)}” has no page or file at <code>${escapeText(path)}</code>. ` +
   `It may have been removed, renamed or moved.</p><p><a href="${escapeAttribute(home)}">Go to the home page of the preview</a></p></body></html>`
 
+/** The path of a preview as its reader asked for it: before the id, a key may stand. */
+function topOf(url: string, id: string): string {
+  const top = `/${encodeURIComponent(id)}/`
+  return url.slice(0, url.indexOf(top) + top.length)
+}
+
 /** `GET /preview/:id/…`: every page of a site at its own address, planned ones too, in a sandbox. */
 export function previewRoutes(store: SiteStore): Router {
   const routes = Router({ strict: true })
@@ -31,11 +37,12 @@ export function previewRoutes(store: SiteStore): Router {
   routes.get('/:id/{*path}', async (request, response) => {
     const segments = (request.params as { path?: string[] }).path ?? []
     const path = segments.join('/')
-    const site = previewed((await store.read(request.params.id)).site)
+    const { id } = request.params
+    const site = previewed((await store.read(id)).site, topOf(request.originalUrl, id))
     const page = pageAtPath(site, path)
     response.set('Cache-Control', 'no-store')
     if (page !== undefined)
-      return void response.type('html').send(createRenderer(site, thisYear()).page(page))
+      return void response.type('html').send(createRenderer(site, thisYear()).shown(page))
     const file = [...sharedFiles(site), ...filesByPath(site)].find((candidate) => candidate.path === path)
     if (!file && request.accepts(['json', 'html']) === 'html') {
       const home = `/preview/${encodeURIComponent(request.params.id)}/`

@@ -11,6 +11,7 @@ import * as keys from './migrations/008_keys.ts'
 import * as rowRoom from './migrations/009_room.ts'
 import * as logText from './migrations/010_log_text.ts'
 import * as foundFiles from './migrations/011_found_files.ts'
+import * as included from './migrations/012_included.ts'
 
 const { types } = pg
 /** A `date` stays the text `YYYY-MM-DD`: as a moment it would shift with the time zone. */
@@ -28,6 +29,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '009_room': rowRoom,
   '010_log_text': logText,
   '011_found_files': foundFiles,
+  '012_included': included,
 }
 
 /** Connects to the database (PostgreSQL, by URL). Nothing is sent before the first query. */

@@ -10,6 +10,7 @@ import { endingOf } from '@viatica/core/plan/file.ts'
 import type { Plan } from '@viatica/core/plan/plan.ts'
 import { DEFAULT_SETTINGS, type Settings, type Site } from '@viatica/core/plan/site.ts'
 import { EMPTY_SURROUND, type Surround } from '@viatica/core/plan/surround/surround.ts'
+import { withContentKeys } from '@viatica/core/plan/surround/templates.ts'
 import type { Knex } from 'knex'
 import pLimit, { type LimitFunction } from 'p-limit'
 import {
@@ -189,7 +190,14 @@ export class SiteStore {
       }))
       // In the order in which they are read again.
       files.sort((a, b) => (a.id < b.id ? -1 : 1))
-      const own: Site = { ...site, files: new Map(files.map((file) => [file.id, file])) }
+      const own: Site = {
+        ...site,
+        files: new Map(files.map((file) => [file.id, file])),
+        surround: {
+          ...site.surround,
+          templates: site.surround.templates && withContentKeys(site.surround.templates, keys),
+        },
+      }
       await trx('sites').insert({
         id,
         home_id: own.plan.home,

@@ -13,7 +13,7 @@ import { PIECE_ENDS, pieceBegins } from './laidOut.ts'
 function pageWithPiecesMarked(site: Site, id: EntryId): string {
   const renderer = createRenderer(site, thisYear())
   // In templates there are no pieces.
-  if (site.surround.templates) return renderer.page(id)
+  if (site.surround.templates) return renderer.shown(id)
   const page = renderer.parts(id)
   const pieces = page.pieces.map(({ piece, place, html }) => ({
     piece,
@@ -29,7 +29,7 @@ function pageWithPiecesMarked(site: Site, id: EntryId): string {
  * which link was followed, and where the pieces stand. Empty for what is not a page.
  */
 export function framedPage(shown: Site, siteId: string, page: EntryId): string {
-  const site = previewed(shown)
+  const site = previewed(shown, sitesApi.previewUrl(siteId, ''))
   const path = addressesOf(site).paths.get(page)
   if (path === undefined) return ''
   const at = (path: string) => new URL(sitesApi.previewUrl(siteId, path), location.href).href

@@ -1,5 +1,6 @@
 import { endingOf, mediaTypeOf } from '../../plan/file.ts'
 import { decodePage, type DecodedPage } from '../../standard/encoding.ts'
+import { includesIn } from '../../standard/includes.ts'
 
 /** A file of the folder that is taken in. */
 export interface FoundFile {
@@ -31,36 +32,9 @@ const MOST_NESTED = 1024
 
 const isPageName = (path: string) => PAGE_ENDINGS.has(endingOf(path))
 
-/** The path that an include names, from the page that it stands on; undefined for one that is worked out. */
-function includedPath(from: string, said: string, isVirtual: boolean): string {
-  const folder = from.slice(0, from.lastIndexOf('/') + 1)
-  const path = isVirtual && said.startsWith('/') ? said.slice(1) : folder + said
-  const kept: string[] = []
-  for (const name of path.split('/')) {
-    if (name === '..') kept.pop()
-    else if (name !== '.' && name !== '') kept.push(name)
-  }
-  return kept.join('/')
-}
-
-const PHP_INCLUDE =
-  /\b(?:include|require)(?:_once)?\b[\s(]{0,9}(?:(?:__DIR__|dirname\(__FILE__\)|\$_SERVER\[['"]DOCUMENT_ROOT['"]\])[\s.]{1,9})?(["'])([^"'\n]{1,300})\1/g
-/** https://httpd.apache.org/docs/2.4/mod/mod_include.html */
-const SSI_INCLUDE = /<!--#include\s{1,20}(virtual|file)\s{0,20}=\s{0,20}(["'])([^"'\n]{1,300})\2/g
-
 /** What a page puts in from files of their own, by path. */
-export function includesOf(path: string, text: string): string[] {
-  const found: string[] = []
-  if (text.includes('<?'))
-    for (const [code, , said] of text.matchAll(PHP_INCLUDE)) {
-      const fromRoot = code.includes('DOCUMENT_ROOT')
-      found.push(includedPath(path, fromRoot ? said! : said!.replace(/^\/(?=.)/, ''), fromRoot))
-    }
-  if (text.includes('<!--#include'))
-    for (const [, kind, , said] of text.matchAll(SSI_INCLUDE))
-      found.push(includedPath(path, said!, kind === 'virtual'))
-  return found
-}
+export const includesOf = (path: string, text: string): string[] =>
+  includesIn(path, text).map((include) => include.path)
 
 /** How deep the elements of a page are, roughly; stops at what is too deep. */
 function isTooDeep(text: string): boolean {

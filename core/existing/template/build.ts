@@ -33,6 +33,7 @@ import {
   relationsRun,
 } from './cells.ts'
 import { learnPager, learnTrail } from './learn.ts'
+import { draftIncluded, overridesOf, type ReadIncluded } from './included.ts'
 import { type FittedMenu, fitMenus } from './menus.ts'
 import { claimId, type Sources } from './source.ts'
 import * as v from 'valibot'
@@ -63,6 +64,8 @@ export interface BuiltSite {
 
 interface Patterns {
   readonly menus: readonly FittedMenu[]
+  /** Those of parts in files of their own. */
+  readonly shared: readonly FittedMenu[]
   readonly breadcrumbs: readonly {
     readonly id: string
     readonly found: FoundBreadcrumb
@@ -300,7 +303,7 @@ function contentOf(
   for (const reference of sources.references(page)) {
     if (reference.start < start || reference.end > end) continue
     const address = sources.address(page, reference)
-    if (!address) continue
+    if (!address || address.to === 'included') continue
     const tail = tailOf(reference.raw)
     const pointer = `${address.to}:${address.id}${tail}`
     const spelling: Spelling = { start: address.start, index: address.index, isPlain: address.isPlain }
@@ -323,6 +326,7 @@ export function buildTemplates(
   planned: PlannedSite,
   sources: Sources,
   corrections: readonly Correction[],
+  included: readonly ReadIncluded[],
 ): BuiltSite {
   const { usual } = sources
   const labels = new Map(
@@ -335,7 +339,7 @@ export function buildTemplates(
   const nameOf = (path: string) => labels.get(path) ?? { label: '', title: '' }
   const relations = relationsOf(folder)
   const patterns: Patterns = {
-    menus: fitMenus(folder, planned, sources, parts.menus),
+    ...fitMenus(folder, planned, sources, parts.menus, parts.shared),
     breadcrumbs: parts.breadcrumbs.map((found, at) => ({
       id: `breadcrumb-${at + 1}`,
       found,
@@ -356,13 +360,17 @@ export function buildTemplates(
   const bodies = new Map<string, string>()
   const bare: Templates = {
     templates: drafts.map(({ template }) => template),
-    menus: patterns.menus.map(({ pattern }) => pattern),
+    menus: [...patterns.menus, ...patterns.shared].map(({ pattern }) => pattern),
     breadcrumbs: patterns.breadcrumbs.map(({ pattern }) => pattern),
     pagers: [
       ...patterns.pagers.map(({ pattern }) => pattern),
       ...(patterns.relations ? [patterns.relations] : []),
     ],
     pages: {},
+    included: draftIncluded(sources, planned.site, included, patterns.shared, (path) => {
+      const at = planned.idOf(path)
+      return at?.to === 'entry' ? at.id : undefined
+    }),
     spelling: usual,
     root: folder.targets.published.root,
   }
@@ -375,7 +383,7 @@ export function buildTemplates(
       if (stretch && v.is(pageSchema, { id, kind: 'page', title: 'x', body: { html, changed: '' } }))
         bodies.set(id, html)
     }
-  const menus = new Map(patterns.menus.map(({ menu }) => [menu.id, menu]))
+  const menus = new Map([...patterns.menus, ...patterns.shared].map(({ menu }) => [menu.id, menu]))
   const entries = new Map(planned.site.plan.entries)
   for (const [id, html] of bodies) {
     const entry = entries.get(id)!
@@ -415,7 +423,15 @@ export function buildTemplates(
       deviations.push(...own)
       makings[id] = { ...makings[id]!, overrides: own.map(({ override }) => override) }
     }
-  const templates: Templates = { ...bare, pages: makings }
+  const pageOfPart = new Map(included.map(({ path, page }) => [planned.idOf(path)?.id, page]))
+  const templates: Templates = {
+    ...bare,
+    pages: makings,
+    included: bare.included.map((one) => ({
+      ...one,
+      overrides: overridesOf(one, pageOfPart.get(one.file)!, patterns.shared, writer.included(one)),
+    })),
+  }
   const done = withPages(templates)
   return {
     site: done,

@@ -6,7 +6,9 @@ import type { Site } from '../../plan/site.ts'
 import type { Menu, PlanMenu } from '../../plan/surround/menu.ts'
 import type { MenuPattern } from '../../plan/surround/templates.ts'
 import { fragmentOf } from '../../standard/reference.ts'
+import { NO_MARK } from '../../template/included.ts'
 import { plainName, type ReadFolder } from '../pages/folder.ts'
+import type { ReadPage } from '../pages/readPage.ts'
 import type { LinkGroup } from '../parts/linkGroups.ts'
 import { type FoundMenu, keysOf, menuName } from '../parts/recognise.ts'
 import { type PlannedSite, targetOf } from '../plan/site.ts'
@@ -128,14 +130,25 @@ function ofSections(
   return best && best.times >= sample.length * 0.6 ? best : undefined
 }
 
-/** Fits the menus that were found into the plan, and learns how they are written. What does not fit stays as it is. */
+/** Menus with how they are written: those of pages, and those of parts in files of their own, which all pages share. */
+interface FittedMenus {
+  readonly menus: readonly FittedMenu[]
+  readonly shared: readonly FittedMenu[]
+}
+
+/**
+ * Fits the menus that were found into the plan, and learns how they are written. What does not fit stays as it is.
+ * @param shared those of parts that pages put in, where nothing is marked
+ */
 export function fitMenus(
   folder: ReadFolder,
   planned: PlannedSite,
   sources: Sources,
   found: readonly FoundMenu[],
-): readonly FittedMenu[] {
+  shared: readonly FoundMenu[],
+): FittedMenus {
   const fitted: FittedMenu[] = []
+  const inParts = new Set(shared.flatMap(({ groups }) => groups.map(({ page }) => page)))
   const menuIds = new Set<string>()
   const patternIds = new Set<string>()
   const same = new Map<string, Menu>()
@@ -144,12 +157,15 @@ export function fitMenus(
       EntryId,
       { byKey: Map<string, MenuItem>; site: Site; mark: ReturnType<typeof hereMark> }
     >()
-    const onPage = (id: EntryId) => {
+    const onPage = (page: ReadPage) => {
+      const isShared = inParts.has(page)
+      const id = isShared ? planned.site.plan.home : planned.idOf(page.path)!.id
       let there = items.get(id)
       if (!there) {
         const shown = itemsShown(planned.site, menu, shape, id)
         const byKey = new Map([...allItems(shown)].map((item) => [itemKey(planned, item), item]))
-        there = { byKey, site: planned.site, mark: hereMark(planned.site.plan, indexOfMenu(shown), id) }
+        const mark = isShared ? NO_MARK : hereMark(planned.site.plan, indexOfMenu(shown), id)
+        there = { byKey, site: planned.site, mark }
         items.set(id, there)
       }
       return there
@@ -160,7 +176,7 @@ export function fitMenus(
       { id: claimId(menu.id, patternIds), menu: menu.id, shape },
       groups,
       (group, { item }) => {
-        const { byKey, mark } = onPage(planned.idOf(group.page.path)!.id)
+        const { byKey, mark } = onPage(group.page)
         const known = byKey.get(keys.get(group)![group.items.indexOf(item)]!)
         if (!known) return undefined
         const state =
@@ -173,6 +189,14 @@ export function fitMenus(
       },
     )
     fitted.push({ menu, pattern, groups })
+  }
+  const fitting = (menu: FoundMenu, name: string): Menu | undefined => {
+    const key = JSON.stringify(menu.entries)
+    const known = same.get(key)
+    const id = known ? known.id : claimId(name, menuIds)
+    const fit = known ?? projected(planned, menu, id, name) ?? picked(planned, menu, id, name)
+    if (fit) same.set(key, fit)
+    return fit
   }
   const places = new Map<string, FoundMenu[]>()
   for (const menu of found)
@@ -196,14 +220,14 @@ export function fitMenus(
         }
         if (onePerPage) continue
       }
-      const key = JSON.stringify(menu.entries)
-      const known = same.get(key)
-      const id = known ? known.id : claimId(name, menuIds)
-      const fit = known ?? projected(planned, menu, id, name) ?? picked(planned, menu, id, name)
-      if (!fit) continue
-      same.set(key, fit)
-      learn(fit, groups, 'stack')
+      const fit = fitting(menu, name)
+      if (fit) learn(fit, groups, 'stack')
     }
   }
-  return fitted
+  const ofPages = fitted.length
+  for (const menu of shared) {
+    const fit = fitting(menu, menuName(menu).slice(0, 100))
+    if (fit) learn(fit, menu.groups, 'stack')
+  }
+  return { menus: fitted.slice(0, ofPages), shared: fitted.slice(ofPages) }
 }

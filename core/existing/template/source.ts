@@ -1,5 +1,6 @@
 import { encodePath } from '../../address/relative.ts'
 import type { Stretch } from '../../standard/pageTokens.ts'
+import { includesIn } from '../../standard/includes.ts'
 import { referencesOf, tailOf } from '../../template/content.ts'
 import type { Address, Bit, Bits, Spelling } from '../../plan/surround/templates.ts'
 import { type Published, spellingOf, usualSpelling, type Written } from '../../template/spelling.ts'
@@ -14,6 +15,8 @@ export type IdOf = (path: string) => { readonly to: 'entry' | 'site-file'; reado
 interface SourceReference extends Stretch {
   readonly raw: string
   readonly target: Target
+  /** Whether the server puts what it leads to in its place. */
+  readonly isInclude: boolean
 }
 
 /** A hole to be cut into a text of the author's. */
@@ -38,19 +41,29 @@ export class Sources {
   references(page: ReadPage): readonly SourceReference[] {
     let found = this.#references.get(page)
     if (!found) {
-      found = [...referencesOf(page.text, page.tokens)].map(({ start, end, raw, value }) => ({
-        start,
-        end,
-        raw,
-        target: this.#folder.targets.resolve(page.path, value, page.base),
+      const { path, text, tokens, base } = page
+      const { targets } = this.#folder
+      const inTags = [...referencesOf(text, tokens)].map(({ start, end, raw, value }): SourceReference => ({
+        ...{ start, end, raw, isInclude: false },
+        target: targets.resolve(path, value, base),
       }))
+      const included = includesIn(path, text).flatMap(({ start, end, raw, path: to }): SourceReference[] => {
+        const target: Target = { to: 'file', path: to, tail: tailOf(raw), isOtherCase: false }
+        return targets.fileAt(to)?.path === to ? [{ start, end, raw, target, isInclude: true }] : []
+      })
+      // In an attribute, code stands within what looks like a reference.
+      const apart = included.filter(
+        (one) => !inTags.some(({ start, end }) => start < one.end && one.start < end),
+      )
+      found = apart.length === 0 ? inTags : [...inTags, ...apart].sort((a, b) => a.start - b.start)
       this.#references.set(page, found)
     }
     return found
   }
 
-  #written(page: ReadPage, { raw, target }: SourceReference): Written | undefined {
-    if (target.to !== 'file' || page.base !== undefined) return undefined
+  #written(page: ReadPage, { raw, target, isInclude }: SourceReference): Written | undefined {
+    // A `base` is for browsers, which see nothing of an include.
+    if (target.to !== 'file' || (page.base !== undefined && !isInclude)) return undefined
     return { from: page.path, to: target.path, path: raw.slice(0, raw.length - tailOf(raw).length) }
   }
 
@@ -58,8 +71,11 @@ export class Sources {
   address(page: ReadPage, reference: SourceReference, usual: Spelling = this.usual): Address | undefined {
     const written = this.#written(page, reference)
     const at = written && this.#idOf(written.to)
-    const spelling = at && spellingOf(written, usual, this.published)
-    return at && spelling ? { ...at, tail: tailOf(reference.raw), ...spelling } : undefined
+    const habit = reference.isInclude ? this.#usualInclude : usual
+    const spelling = at && spellingOf(written, habit, this.published)
+    if (!at || !spelling || (reference.isInclude && at.to === 'entry')) return undefined
+    const to = reference.isInclude ? 'included' : at.to
+    return { to, id: at.id, tail: tailOf(reference.raw), ...spelling }
   }
 
   /** A stretch of a page. @param cuts holes in it, in their order */
@@ -114,11 +130,26 @@ export class Sources {
     const written: Written[] = []
     const each = Math.max(4, Math.ceil(MOST_ASKED / (stretches.length || 1)))
     for (const { page, start, end } of stretches) {
-      const own = within(this.references(page), start, end).flatMap((one) => this.#written(page, one) ?? [])
+      const own = within(this.references(page), start, end).flatMap((one) =>
+        one.isInclude ? [] : (this.#written(page, one) ?? []),
+      )
       written.push(...own.slice(0, each))
       if (written.length >= MOST_ASKED) break
     }
     return usualSpelling(written, this.published)
+  }
+
+  #usualOfIncludes: Spelling | undefined
+
+  /** How most names of what pages put in are written: a habit of its own. */
+  get #usualInclude(): Spelling {
+    const included = (page: ReadPage) =>
+      this.references(page).flatMap((one) => (one.isInclude ? (this.#written(page, one) ?? []) : []))
+    this.#usualOfIncludes ??= usualSpelling(
+      this.#folder.pages.slice(0, MOST_ASKED).flatMap(included),
+      this.published,
+    )
+    return this.#usualOfIncludes
   }
 }
 

@@ -99,7 +99,7 @@ export function addFile(
 /** Renames, replaces or describes a file. @throws ChangeRefused when it becomes what its uses cannot do with. */
 export function setFile(site: Site, { file }: SetFile, own: Own): { files: Site['files']; inverse: SetFile } {
   const before = fileOf(site, file.id)
-  const [was, is] = [fileTypeOf(before.path)!.kind, fileTypeOf(file.path)!.kind]
+  const [was, is] = [before, file].map(({ path }) => fileTypeOf(path)?.kind)
   if (was !== is && whatNeeds(site, file.id) !== undefined)
     throw new ChangeRefused(`${before.path} is in use as a ${was}, which ${file.path} would not be.`)
   checkRoom(site, file, before)

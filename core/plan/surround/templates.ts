@@ -22,7 +22,8 @@ export type Spelling = v.InferOutput<typeof spellingSchema>
 
 /** A reference in the author's HTML that follows its target. */
 const addressSchema = v.strictObject({
-  to: v.picklist(['entry', 'site-file']),
+  /** An entry, a file, or a part that pages put in: the file that it stands in. */
+  to: v.picklist(['entry', 'site-file', 'included']),
   id: v.string(),
   /** What stands after the path, as written: `?x&amp;y#z`. */
   tail: v.optional(v.string(), ''),
@@ -103,15 +104,18 @@ export type PagerPattern = v.InferOutput<typeof pagerPatternSchema>
 const WHERE = ['head', 'header', 'footer'] as const
 const where = v.optional(v.picklist(WHERE), 'header')
 
+/** The same on all pages, but for where its references start. */
+const textPartSchema = v.strictObject({ kind: v.literal('text'), where, bits: bitsSchema })
+const menuPartSchema = v.strictObject({ kind: v.literal('menu'), pattern: v.string() })
+
 const partSchema = v.variant('kind', [
-  /** The same on all pages, but for where its references start. */
-  v.strictObject({ kind: v.literal('text'), where, bits: bitsSchema }),
+  textPartSchema,
   /** In code of a server between quotes, where it says of which kind. */
   v.strictObject({ kind: v.literal('title'), quote: v.optional(v.picklist(['"', "'"])) }),
   v.strictObject({ kind: v.literal('description') }),
   v.strictObject({ kind: v.literal('heading') }),
   v.strictObject({ kind: v.literal('content') }),
-  v.strictObject({ kind: v.literal('menu'), pattern: v.string() }),
+  menuPartSchema,
   v.strictObject({ kind: v.literal('breadcrumb'), pattern: v.string() }),
   v.strictObject({ kind: v.literal('pager'), pattern: v.string() }),
   /** What no rule explains: each page has its own, and a new one takes the commonest. */
@@ -142,14 +146,35 @@ const overrideSchema = v.strictObject({
 })
 export type Override = v.InferOutput<typeof overrideSchema>
 
+const encoding = v.optional(v.strictObject({ name: v.string(), hasMark: v.boolean() }), {
+  name: 'utf-8',
+  hasMark: false,
+})
+/** In their order; none overlaps another. */
+const overrides = v.optional(v.array(overrideSchema), [])
+
+/**
+ * A part that pages put in from a file of its own (PHP, SSI). It is the same for all of them, so nothing in it can be marked
+ * but by code of the author's.
+ */
+const includedSchema = v.strictObject({
+  /** The file of the site that it stands in. */
+  file: v.string(),
+  /** The bytes of that file: where it has others by now, its author has put another in its place, which is given out. */
+  content: v.string(),
+  /** The page that puts it in whose folder its references start from. */
+  from: v.string(),
+  encoding,
+  parts: v.array(v.variant('kind', [textPartSchema, menuPartSchema])),
+  overrides,
+})
+export type Included = v.InferOutput<typeof includedSchema>
+export type IncludedPart = Included['parts'][number]
+
 const makingSchema = v.strictObject({
   template: v.string(),
-  encoding: v.optional(v.strictObject({ name: v.string(), hasMark: v.boolean() }), {
-    name: 'utf-8',
-    hasMark: false,
-  }),
-  /** In their order; none overlaps another. */
-  overrides: v.optional(v.array(overrideSchema), []),
+  encoding,
+  overrides,
   /** How the references of its content are written, by the pointer, where otherwise than most of the site. */
   spelt: v.optional(v.record(v.string(), spellingSchema), {}),
 })
@@ -163,6 +188,8 @@ export const templatesSchema = v.strictObject({
   pagers: v.array(pagerPatternSchema),
   /** By the id of the page. */
   pages: v.record(v.string(), makingSchema),
+  /** Parts that pages put in from files of their own. */
+  included: v.optional(v.array(includedSchema), []),
   /** How most references of the site are written. */
   spelling: spellingSchema,
   /** What references from the root of the host begin with, `/` at both ends. */
@@ -178,3 +205,9 @@ export type ItemKind = 'page' | 'away' | 'group' | 'page+' | 'away+' | 'group+'
 /** The form of items of a level, in a state, of a kind. */
 export const formKey = (level: number, state: ItemState, kind: ItemKind): string =>
   `${level} ${state} ${kind}`
+
+/** The same templates where the bytes of files are kept under other keys. @param keys by the keys until now */
+export const withContentKeys = (templates: Templates, keys: ReadonlyMap<string, string>): Templates => ({
+  ...templates,
+  included: templates.included.map((one) => ({ ...one, content: keys.get(one.content) ?? one.content })),
+})

@@ -8,8 +8,8 @@ import RippleList from './RippleList.vue'
 
 /** Shows what a change would do before it is made. */
 const changes = computed(() => {
-  const { pages, files, styles } = ripple.question!.foreseen.ripple
-  const isNothing = pages.length === 0 && files === 0 && !styles
+  const { pages, files, styles, included } = ripple.question!.foreseen.ripple
+  const isNothing = pages.length === 0 && files === 0 && !styles && included.length === 0
   return isNothing
     ? 'Only the source of the text changes: visitors get the same pages.'
     : `Changes: ${rippleWords(ripple.question!.foreseen.ripple)}`

@@ -14,6 +14,7 @@ const NAMES: Readonly<Record<PatternExample['kind'], string>> = {
 
 const menus = computed(() => props.overview.report.menus)
 const patterns = computed(() => props.overview.patterns)
+const isIncluded = (path: string) => props.overview.report.includes.includes(path)
 /** The lines of an example, without what all of them are indented by. */
 function shown(html: string): string {
   const lines = html.split(/\r?\n/)
@@ -54,7 +55,9 @@ function shown(html: string): string {
     >
       <h2>{{ NAMES[pattern.kind] }}, as it is written</h2>
       <p>
-        This is what Viatica writes on <code>{{ pattern.path }}</code>, and on every other page alike:
+        This is what Viatica writes
+        {{ isIncluded(pattern.path) ? 'into the file' : 'on' }} <code>{{ pattern.path }}</code>,
+        {{ isIncluded(pattern.path) ? 'which pages include' : 'and on every other page alike' }}:
       </p>
       <pre tabindex="0">{{ shown(pattern.html) }}</pre>
     </section>

@@ -21,7 +21,7 @@ export function sizeWords(bytes: number): string {
 }
 
 /** Where a file is used, in words. */
-export function useWords({ where, label }: FileUse): string {
+export function useWords({ where, label, entry }: FileUse): string {
   switch (where) {
     case 'logo':
       return 'the picture of the site'
@@ -39,5 +39,7 @@ export function useWords({ where, label }: FileUse): string {
       return `the style sheet ${label}`
     case 'piece':
       return `${label}, around the content`
+    case 'template':
+      return entry === undefined ? label : `the HTML around the content of “${label}”`
   }
 }

@@ -2,25 +2,23 @@
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import { isWritten } from '@viatica/core/plan/site.ts'
-import type { Override, TemplatePart } from '@viatica/core/plan/surround/templates.ts'
+import type { Override } from '@viatica/core/plan/surround/templates.ts'
 import {
   dropOverride,
   setTemplateOf,
   setTemplateText,
   type TextRun,
-  textRuns,
+  type TextsOf,
 } from '@viatica/core/shape/templateEdits.ts'
-import { withLineEndsOf, withPlainLineEnds } from '@viatica/core/standard/lineEnds.ts'
-import { canBeEdited, sourceOfBits } from '@viatica/core/template/partSource.ts'
 import { createTemplateWriter } from '@viatica/core/template/write.ts'
-import { Button, Textarea } from 'ant-design-vue'
-import { computed, ref, shallowRef } from 'vue'
+import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
 import ChoiceField from '../../../parts/ChoiceField.vue'
-import ModalDialog from '../../../parts/ModalDialog.vue'
 import BeforeAfter from '../../../parts/ripple/BeforeAfter.vue'
 import { useChosen } from '../../../stores/chosen.ts'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { partWords } from './partWords.ts'
+import TemplateParts from './TemplateParts.vue'
 
 /** The template that the chosen page is made with: its HTML and holes, and what the page has in their place. */
 const openSite = useOpenSite()
@@ -42,18 +40,12 @@ const madeWith = computed(
 )
 const choices = computed(() => templates.value.templates.map(({ id, name }) => ({ value: id, label: name })))
 
-type Row =
-  | { readonly run: TextRun; readonly source: string; readonly excerpt: string }
-  | { readonly hole: TemplatePart }
-/** The template from its beginning to its end. Blanks between two holes need no row of their own. */
-const rows = computed(() => {
-  const runs = new Map(textRuns(template.value).map((run) => [run.from, run]))
-  return template.value.parts.flatMap((part, at): Row[] => {
-    if (part.kind !== 'text') return [{ hole: part }]
-    const run = runs.get(at)
-    const source = run?.texts.map(sourceOfBits).join('') ?? ''
-    if (!run || source.trim() === '') return []
-    return [{ run, source, excerpt: source.replace(/\s+/g, ' ').trim().slice(0, 80) }]
+/** What pages put in from files of their own. */
+const included = computed(() => {
+  const there = new Map(writer.value.includedFiles().map(({ file, path }) => [file, path]))
+  return templates.value.included.flatMap(({ file, parts }) => {
+    const path = there.get(file)
+    return path === undefined ? [] : [{ file, path, parts }]
   })
 })
 
@@ -82,19 +74,7 @@ const kept = computed(() =>
 
 const make = (change: ReturnType<typeof setTemplateOf>) => change && openSite.makeOrTell(change)
 
-/** The texts that are being edited. */
-const editing = shallowRef<TextRun>()
-const source = ref('')
-function edit(run: TextRun, now: string): void {
-  source.value = withPlainLineEnds(now)
-  editing.value = run
-}
-function apply(): void {
-  const run = editing.value!
-  editing.value = undefined
-  const before = run.texts.map(sourceOfBits).join('')
-  make(setTemplateText(site.value, template.value.id, run, withLineEndsOf(before, source.value)))
-}
+const edit = (of: TextsOf, run: TextRun, source: string) => make(setTemplateText(site.value, of, run, source))
 </script>
 
 <template>
@@ -113,22 +93,11 @@ function apply(): void {
       {{ madeWith === 1 ? 'Only this page uses it.' : `${madeWith} pages use it.` }} HTML that you edit here
       changes on all of them.
     </p>
-    <ol class="parts" aria-label="Parts of the template">
-      <li v-for="(row, n) in rows" :key="n" :class="'run' in row ? 'text' : 'hole'">
-        <template v-if="'run' in row">
-          <code :title="row.excerpt">{{ row.excerpt }}</code>
-          <Button
-            size="small"
-            :disabled="!row.run.texts.every(canBeEdited)"
-            :aria-label="`Edit HTML: ${row.excerpt.slice(0, 40)}`"
-            @click="edit(row.run, row.source)"
-          >
-            Edit
-          </Button>
-        </template>
-        <template v-else>{{ partWords(row.hole) }}</template>
-      </li>
-    </ol>
+    <TemplateParts
+      :parts="template.parts"
+      name="Parts of the template"
+      @edit="(run, source) => edit({ template: template.id }, run, source)"
+    />
     <template v-if="kept.length > 0">
       <h3>Different on this page</h3>
       <ul class="kept">
@@ -147,17 +116,17 @@ function apply(): void {
         </li>
       </ul>
     </template>
-    <ModalDialog :open="editing !== undefined" wide title="HTML of the template" @close="editing = undefined">
-      <p class="quiet">
-        Links to pages and files of the site stand as <code>entry:…</code> and <code>site-file:…</code>: on
-        each page they get the address that is right there.
-      </p>
-      <Textarea v-model:value="source" class="source" :rows="14" aria-label="HTML" spellcheck="false" />
-      <template #buttons>
-        <Button @click="editing = undefined">Cancel</Button>
-        <Button type="primary" @click="apply">Apply</Button>
+    <template v-if="included.length > 0">
+      <h3>Files that pages include</h3>
+      <template v-for="{ file, path, parts } in included" :key="file">
+        <h4>{{ path }}</h4>
+        <TemplateParts
+          :parts="parts"
+          :name="`Parts of ${path}`"
+          @edit="(run, source) => edit({ included: file }, run, source)"
+        />
       </template>
-    </ModalDialog>
+    </template>
   </section>
 </template>
 
@@ -172,41 +141,17 @@ h3 {
   font-size: 15px;
 }
 
-.parts,
+h4 {
+  margin: 10px 0 4px;
+  font: 600 12px/1.5 var(--mono);
+}
+
 .kept {
   display: grid;
   gap: 3px;
   margin: 0;
   padding: 0;
   list-style: none;
-}
-
-.parts li {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-width: 0;
-  min-height: 26px;
-  padding: 1px 6px 1px 8px;
-  border-left: 4px solid var(--rule);
-}
-
-.parts code {
-  flex: 1;
-  min-width: 0;
-  overflow: hidden;
-  color: var(--slate);
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.hole {
-  background: #e2efe8;
-  font-weight: 500;
-}
-
-.parts .hole {
-  border-left-color: var(--pine);
 }
 
 .kept li {
@@ -219,9 +164,5 @@ h3 {
   gap: 8px;
   align-items: center;
   justify-content: space-between;
-}
-
-.source {
-  font: 12px/1.5 var(--mono);
 }
 </style>
