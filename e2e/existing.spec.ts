@@ -413,5 +413,18 @@ test('a template is edited beside its pages: each takes what changed, and what o
   await page.getByRole('link', { name: 'Menus', exact: true }).click()
   await expect(page.getByRole('cell', { name: /Template “Pages”/ })).toBeVisible()
   expect(await axeFindings(page)).toEqual([])
+
+  // What pages still keep of their own is found by Proof, and comes into line there: all of it at once.
+  await page.getByRole('link', { name: /^Proof/ }).click()
+  const main = page.getByRole('main')
+  await main.getByLabel('Find among the findings').fill('template')
+  await main.getByRole('button', { name: /^Fix all 9 …/ }).click()
+  const dialog = page.getByRole('dialog')
+  await expect(dialog).toContainText('Fix 9 findings?')
+  await dialog.getByRole('button', { name: 'Fix', exact: true }).click()
+  await saved(page)
+  const inLine = await archiveOf(page)
+  expect(inLine.get('plots/water.htm')).toContain('<TITLE>Water and the pump')
+  expect(inLine.get('growing/beans.htm')).toContain('News</A></TD>')
   expect(watched).toEqual({ errors: [], strangers: [] })
 })

@@ -6,6 +6,7 @@ import { ChangeRefused } from '../plan/change/refused.ts'
 import type { EntryField } from '../plan/entry.ts'
 import { newLink } from '../plan/newEntry.ts'
 import type { Site } from '../plan/site.ts'
+import type { Override } from '../plan/surround/templates.ts'
 import type { Piece } from '../plan/surround/piece.ts'
 import { arbitraryPick, arbitrarySite, changeOfPick } from '../testing/arbitrarySite.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
@@ -88,6 +89,41 @@ const deep: SingleChange[] = ['a', 'b', 'c'].flatMap((id, at): SingleChange[] =>
     { kind: 'add', parent: above, place: 0, branches: [page as never] },
     body(above, `<p><a href="entry:${id}">On to ${id}</a></p>`),
   ]
+})
+
+/** A template with a title, a heading of the page's own and the content; one page keeps something of its own. */
+const templates = (override: Override): SingleChange => ({
+  kind: 'setSurround',
+  field: 'templates',
+  value: {
+    templates: [
+      {
+        id: 'all',
+        name: 'All pages',
+        parts: [
+          { kind: 'text', where: 'head', bits: ['<!doctype html><title>'] },
+          { kind: 'title' },
+          { kind: 'text', where: 'header', bits: ['</title>'] },
+          { kind: 'own', where: 'header', name: 'banner', usual: [] },
+          { kind: 'content' },
+        ],
+      },
+    ],
+    menus: [],
+    breadcrumbs: [],
+    pagers: [],
+    pages: {
+      times: {
+        template: 'all',
+        encoding: { name: 'utf-8', hasMark: false },
+        overrides: [override],
+        spelt: {},
+      },
+    },
+    included: [],
+    spelling: { start: 'relative', index: 'named', isPlain: false },
+    root: '/',
+  },
 })
 
 const COPIED =
@@ -468,6 +504,18 @@ const CASES: readonly (readonly [string, readonly SingleChange[], number, readon
     [body('times', '<nav><ul><li><a href="entry:visit">Visit</a></li></ul></nav><footer>We</footer>')],
     2,
     [body('times', '<article><header><h2>News</h2></header><footer>By us</footer></article>')],
+  ],
+  [
+    'differs-from-template',
+    [templates({ from: 0, to: 1, bits: ['<!doctype html><title>Copied'] })],
+    1,
+    [templates({ from: 0, to: 1, bits: ['<!DOCTYPE html><title>'], over: 'x' })],
+  ],
+  [
+    'differs-from-template',
+    [templates({ from: 1, to: 2, bits: [] })],
+    1,
+    [templates({ from: 3, to: 4, bits: ['<p>'] })],
   ],
   [
     'own-styles',

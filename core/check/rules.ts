@@ -47,6 +47,7 @@ import { headInContent } from './sameness/headInContent.ts'
 import { markInContent } from './sameness/markInContent.ts'
 import { markInPiece } from './sameness/markInPiece.ts'
 import { repeatedText } from './sameness/repeatedText.ts'
+import { differsFromTemplate } from './sameness/differsFromTemplate.ts'
 import { ownStyles } from './sameness/ownStyles.ts'
 import { farAway } from './structure/farAway.ts'
 import { hidden } from './structure/hidden.ts'
@@ -73,7 +74,15 @@ export const RULES: readonly Rule[] = [
   ],
   ...[schemeNotAllowed, ownPath, emptyWords, oneTextTwoTargets, oneTargetTwoTexts],
   ...[orphan, farAway, hidden, loneChild, skippedInOrder, manyItems, longLabel, pieces],
-  ...[markInContent, markInPiece, copiedSurround, repeatedText, ownStyles, headInContent],
+  ...[
+    markInContent,
+    markInPiece,
+    copiedSurround,
+    repeatedText,
+    ownStyles,
+    headInContent,
+    differsFromTemplate,
+  ],
   ...[
     sameTitle,
     sameHeading,

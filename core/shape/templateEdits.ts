@@ -24,8 +24,8 @@ function changed(site: Site, edit: (templates: Templates) => Templates): Change 
 function withMaking(site: Site, page: EntryId, edit: (making: PageMaking) => PageMaking): Change | undefined {
   const { templates } = site.surround
   if (!templates) return undefined
-  const making = createTemplateWriter(site, templates).makingOf(page)
-  return changed(site, (all) => ({ ...all, pages: { ...all.pages, [page]: edit(making) } }))
+  const making = edit(createTemplateWriter(site, templates).makingOf(page))
+  return guarded(site, { kind: 'setMaking', page, making })
 }
 
 /** Texts of a template that stand beside each other: the number of the first, and what they are. */

@@ -68,9 +68,11 @@ function inCode(text: string, quote: '"' | "'"): string {
 
 /** The making of a page that has none of its own: as its siblings are made, else as its parent is, else as most are. */
 function likelyMaking({ plan }: Site, { pages, templates }: Templates, id: EntryId): PageMaking {
-  const count = new Map<string, number>()
-  for (const { template } of Object.values(pages)) count.set(template, (count.get(template) ?? 0) + 1)
-  const commonest = [...count].sort(([, a], [, b]) => b - a)[0]?.[0] ?? templates[0]!.id
+  const count = new Map(templates.map((template) => [template.id, 0]))
+  for (const { template } of Object.values(pages))
+    if (count.has(template)) count.set(template, count.get(template)! + 1)
+  // Of those that are as common, the first of the list: how pages are kept says nothing.
+  const commonest = [...count].sort(([, a], [, b]) => b - a)[0]![0]
   const parent = plan.parents.get(id)
   const siblings = parent === undefined ? [] : childrenOf(plan, parent).flatMap((one) => pages[one] ?? [])
   const likely = siblings.at(-1) ?? (parent !== undefined && parent !== plan.home ? pages[parent] : undefined)

@@ -22,7 +22,13 @@ import type { Piece } from '../plan/surround/piece.ts'
 import { PLACES } from '../plan/surround/place.ts'
 import { BREADCRUMB_SEPARATORS, ORDER_SCOPES } from '../plan/surround/rules.ts'
 import { escapeText } from '../standard/escape.ts'
-import { type Included, INDEXES, STARTS, type Templates } from '../plan/surround/templates.ts'
+import {
+  type Included,
+  INDEXES,
+  type PageMaking,
+  STARTS,
+  type Templates,
+} from '../plan/surround/templates.ts'
 import { EMPTY_SURROUND, standings, type SurroundRule } from '../plan/surround/surround.ts'
 
 /** What a random change is drawn with: numbers, one after the other, and a text. */
@@ -193,6 +199,26 @@ function menuWith(d: Drawing, id: string): Menu {
   return { id, kind: 'plan', name: d.text.slice(0, 90), from, depth: d.of([1, 2, 3]), exceptions: [] }
 }
 
+function makingWith(d: Drawing): PageMaking {
+  return {
+    template: d.of(['all', 'all', 'gone']),
+    encoding: { name: d.of(['utf-8', 'windows-1252']), hasMark: d.flag },
+    overrides: d.flag
+      ? []
+      : [
+          {
+            from: d.below(3),
+            to: 3,
+            bits: [`<p>${escapeText(d.text)}</p>`],
+            ...(d.flag ? { over: 'x' } : {}),
+          },
+        ],
+    spelt: d.flag
+      ? {}
+      : { [`entry:${d.entry}`]: { start: d.of(STARTS), index: d.of(INDEXES), isPlain: d.flag } },
+  }
+}
+
 function includedPart(d: Drawing): Included {
   const file = d.file
   return {
@@ -321,6 +347,7 @@ const CHANGES: { readonly [Kind in SingleChange['kind']]: (d: Drawing) => object
   removeMenu: (d) => ({ menu: d.menu }),
   setMenu: (d) => ({ menu: menuWith(d, d.menu) }),
   restore: restoreOf,
+  setMaking: (d) => ({ page: d.entry, making: d.below(4) === 0 ? null : makingWith(d) }),
   setSurround: (d) => {
     const field = d.of(Object.keys(RULE_VALUES) as SurroundRule[])
     return { field, value: RULE_VALUES[field](d) }

@@ -47,6 +47,7 @@ function outcomeOf(site: Site, change: SingleChange, own: Own): Partial<Site> & 
     case 'removeMenu':
     case 'setMenu':
     case 'setSurround':
+    case 'setMaking':
       return changeSurround(site, change)
   }
 }

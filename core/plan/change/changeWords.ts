@@ -8,7 +8,7 @@ import { PLACE_NAMES } from '../surround/place.ts'
 import { menuOf, standingOf, type SurroundRule } from '../surround/surround.ts'
 import { restoredWords } from './restore.ts'
 import type { Add, Change, Remove, SetEntry, SingleChange } from './change.ts'
-import type { SurroundChange } from './surroundChange.ts'
+import type { SetMaking, SurroundChange } from './surroundChange.ts'
 
 function named(site: Site, id: EntryId): string {
   const entry = site.plan.entries.get(id)
@@ -110,6 +110,8 @@ export function thingWords(before: Site, change: SingleChange): string {
       return `Menu “${menuOf(before.surround, change.menu)?.name ?? ''}”`
     case 'setSurround':
       return RULE_WORDS[change.field]
+    case 'setMaking':
+      return `The template of ${named(before, change.page)}`
     case 'restore':
       return restoredWords(change)
   }
@@ -150,6 +152,7 @@ export function changeWords(before: Site, change: Change): string {
     case 'removeMenu':
     case 'setMenu':
     case 'setSurround':
+    case 'setMaking':
       return surroundWords(before, change)
   }
 }
@@ -185,7 +188,18 @@ const RULE_WORDS: Readonly<Record<SurroundRule, string>> = {
   templates: 'Templates',
 }
 
-function surroundWords({ surround }: Site, change: SurroundChange): string {
+function makingWords(before: Site, { page, making }: SetMaking): string {
+  const { templates } = before.surround
+  const was = templates?.pages[page]
+  if (making?.template !== was?.template) {
+    const name = templates?.templates.find(({ id }) => id === making?.template)?.name
+    return `${named(before, page)} is made with ${name === undefined ? 'another template' : `the template “${name}”`}`
+  }
+  return `${named(before, page)}: what it has of its own changed`
+}
+
+function surroundWords(before: Site, change: SurroundChange): string {
+  const { surround } = before
   const piece = (id: string) => {
     const found = standingOf(surround, id)
     return found ? pieceName(found.piece.kind) : 'A piece'
@@ -208,5 +222,7 @@ function surroundWords({ surround }: Site, change: SurroundChange): string {
       return `${menu(change.menu.id)} changed`
     case 'setSurround':
       return `${RULE_WORDS[change.field]} changed`
+    case 'setMaking':
+      return makingWords(before, change)
   }
 }

@@ -30,6 +30,8 @@ function written(change: SingleChange): unknown {
       return change.entry
     case 'setMenu':
       return change.menu
+    case 'setMaking':
+      return change.making
     case 'remove':
     case 'move':
     case 'removeFile':
@@ -86,6 +88,8 @@ export function writtenOver(site: Site, change: SingleChange): unknown {
       return standingOf(site.surround, change.piece)?.place
     case 'setMenu':
       return menuOf(site.surround, change.menu.id)
+    case 'setMaking':
+      return site.surround.templates?.pages[change.page]
     case 'removeMenu':
       return menuOf(site.surround, change.menu)
     case 'restore':

@@ -23,6 +23,8 @@ export function setsSameField(a: Change, b: Change): boolean {
       return b.kind === a.kind && a.piece.id === b.piece.id && fieldsApart(a.piece, b.piece).length <= 1
     case 'setMenu':
       return b.kind === a.kind && a.menu.id === b.menu.id && fieldsApart(a.menu, b.menu).length <= 1
+    case 'setMaking':
+      return b.kind === a.kind && a.page === b.page
     case 'setFile':
       return b.kind === a.kind && a.file.id === b.file.id && fieldsApart(a.file, b.file).length <= 1
     case 'add':

@@ -11,6 +11,7 @@ import type {
   RemoveMenu,
   SetMenu,
   SetPiece,
+  SetMaking,
   SetSurround,
   SurroundChange,
 } from './surroundChange.ts'
@@ -143,6 +144,19 @@ function setRule(site: Site, change: SetSurround): Resurrounded {
   }
 }
 
+function setMaking(site: Site, { page, making }: SetMaking): Resurrounded {
+  const { surround, plan } = site
+  const { templates } = surround
+  if (!templates) throw new ChangeRefused('The site has no templates any more.')
+  if (!plan.entries.has(page)) throw new ChangeRefused('This page is no longer in the plan.')
+  const { [page]: before, ...others } = templates.pages
+  const pages = making ? { ...templates.pages, [page]: making } : others
+  return {
+    surround: { ...surround, templates: { ...templates, pages } },
+    inverse: { kind: 'setMaking', page, making: before ?? null },
+  }
+}
+
 /** Makes a change of the surround. @throws ChangeRefused when it cannot hold beside what the site has. */
 export function changeSurround(site: Site, change: SurroundChange): Resurrounded {
   switch (change.kind) {
@@ -162,5 +176,7 @@ export function changeSurround(site: Site, change: SurroundChange): Resurrounded
       return setMenu(site, change)
     case 'setSurround':
       return setRule(site, change)
+    case 'setMaking':
+      return setMaking(site, change)
   }
 }

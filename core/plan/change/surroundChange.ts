@@ -3,6 +3,7 @@ import { entryIdSchema } from '../entry.ts'
 import { menuSchema } from '../surround/menu.ts'
 import { pieceSchema } from '../surround/piece.ts'
 import { PLACES } from '../surround/place.ts'
+import { makingSchema } from '../surround/templates.ts'
 import { type SurroundRule, surroundRuleSchemas } from '../surround/surround.ts'
 import { overSchema as over } from './over.ts'
 
@@ -45,6 +46,14 @@ const setSurroundSchema = v.variant(
   ),
 )
 
+/** Sets how one page is made of its template; null for as its neighbours are. */
+const setMakingSchema = v.strictObject({
+  kind: v.literal('setMaking'),
+  page: entryIdSchema,
+  making: v.nullable(makingSchema),
+  over,
+})
+
 export type AddPiece = v.InferOutput<typeof addPieceSchema>
 export type RemovePiece = v.InferOutput<typeof removePieceSchema>
 export type MovePiece = v.InferOutput<typeof movePieceSchema>
@@ -61,9 +70,11 @@ export type SetSurround = {
   }
 }[SurroundRule]
 
+export type SetMaking = v.InferOutput<typeof setMakingSchema>
+
 /** An edit of what stands around the main content. */
 export type SurroundChange =
-  AddPiece | RemovePiece | MovePiece | SetPiece | AddMenu | RemoveMenu | SetMenu | SetSurround
+  AddPiece | RemovePiece | MovePiece | SetPiece | AddMenu | RemoveMenu | SetMenu | SetSurround | SetMaking
 
 export const surroundChangeSchemas = [
   addPieceSchema,
@@ -74,4 +85,5 @@ export const surroundChangeSchemas = [
   removeMenuSchema,
   setMenuSchema,
   setSurroundSchema,
+  setMakingSchema,
 ] as const

@@ -171,7 +171,7 @@ const includedSchema = v.strictObject({
 export type Included = v.InferOutput<typeof includedSchema>
 export type IncludedPart = Included['parts'][number]
 
-const makingSchema = v.strictObject({
+export const makingSchema = v.strictObject({
   template: v.string(),
   encoding,
   overrides,

@@ -10,6 +10,7 @@ import {
   type TextRun,
   type TextsOf,
 } from '@viatica/core/shape/templateEdits.ts'
+import { isDifference } from '@viatica/core/template/kept.ts'
 import { createTemplateWriter } from '@viatica/core/template/write.ts'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
@@ -58,9 +59,7 @@ interface Kept {
 /** What the page keeps in the place of what its template says; what no rule explains is not to be brought into line. */
 const kept = computed(() =>
   writer.value.pieces(page.value).flatMap((piece): Kept[] => {
-    if (!piece.kept || piece.kept.over !== undefined) return []
-    if (piece.parts.length > 0 && piece.parts.every(({ kind }) => kind === 'own' || kind === 'content'))
-      return []
+    if (!piece.kept || !isDifference(piece.kept, piece.parts)) return []
     return [
       {
         override: piece.kept,
