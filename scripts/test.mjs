@@ -109,7 +109,7 @@ await main(async () => {
   ensurePackages()
   ensureDebianPackages(
     ...['postgresql', 'chromium-headless-shell', 'debian-handbook', 'default-jre-headless'],
-    ...['php-cli', 'apache2-bin'],
+    ...['php-cli', 'apache2-bin', 'libfftw3-doc', 'python-kombu-doc'],
   )
   ensureBuilt()
 

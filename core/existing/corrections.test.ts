@@ -1,6 +1,8 @@
 import fc from 'fast-check'
 import { addressesOf } from '../address/addresses.ts'
 import { arbitraryHandSite, FAULTS, handFiles, orderOf } from '../testing/handMade.ts'
+import { decodePage } from '../standard/encoding.ts'
+import { withIncludes } from '../template/included.ts'
 import { found, written } from '../testing/written.ts'
 import { ACCOUNTS, bytesByAccount } from './account.ts'
 import { bring } from './bring.ts'
@@ -161,15 +163,18 @@ const bare = (html: string) =>
 test('a page is drawn as it is, with its holes marked and every element at its place', () => {
   fc.assert(
     fc.property(arbitraryHandSite, (hand) => {
-      const brought = bring(handFiles(hand))
+      const files = handFiles(hand)
+      const brought = bring(files)
+      const parts = new Map(files.map(({ path, bytes }) => [path, decodePage(bytes)?.text]))
       for (const { path, text } of brought.folder.pages) {
         const { html, holes } = drawPage(brought, path)!
-        // Style sheets and pictures are put in: the rest is the page.
+        // What it puts in is seen in its place; style sheets and pictures are put in: the rest is the page.
+        const seen = withIncludes(path, text, (part) => parts.get(part))
         expect(
           bare(html)
             .replace(/<style media[^]*?<\/style>/gi, '')
             .replace(/ src="data:[^"]*"/gi, ''),
-        ).toBe(text.replace(/<link [^>]*stylesheet[^>]*>/gi, '').replace(/(<img) src="?[^\s">]*"?/gi, '$1'))
+        ).toBe(seen.replace(/<link [^>]*stylesheet[^>]*>/gi, '').replace(/(<img) src="?[^\s">]*"?/gi, '$1'))
         expect(holes.map(({ name }) => name)).toContain('Content')
         for (const [, at, tag] of html.matchAll(new RegExp(`<([\\w]+) ${AT}="(\\d+)"`, 'g')))
           expect(text.startsWith(`<${at!}`, Number(tag))).toBe(true)

@@ -1,7 +1,4 @@
-import { existsSync, readdirSync, readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import fc from 'fast-check'
-import { parse } from 'parse5'
 import { addressesOf } from '../address/addresses.ts'
 import { outputFiles } from '../formats/archive.ts'
 import { bytesOfText } from '../formats/textBytes.ts'
@@ -10,7 +7,6 @@ import { labelOf } from '../plan/entry.ts'
 import { newPage } from '../plan/newEntry.ts'
 import { type Branch, planOfBranch } from '../plan/branch.ts'
 import { type Site, siteWith } from '../plan/site.ts'
-import { elementsOf } from '../standard/fragment.ts'
 import { arbitraryHandSite, type HandSite } from '../testing/handMade.ts'
 import { YEAR } from '../testing/year.ts'
 import { bring } from './bring.ts'
@@ -75,36 +71,4 @@ test('the plan that a site was written from is found again in it', () => {
     }),
     { numRuns: 40 },
   )
-})
-
-/** Debian's package `debian-handbook` (English): 127 pages whose heads say prev, next and up. */
-const HANDBOOK = '/usr/share/doc/debian-handbook/html/en-US'
-
-test('the Debian handbook comes back to the byte; parents and order are those that its heads say', () => {
-  expect(existsSync(HANDBOOK)).toBe(true)
-  const files = readdirSync(HANDBOOK, { recursive: true, encoding: 'utf8', withFileTypes: true })
-    .filter((entry) => entry.isFile())
-    .map((entry) => join(entry.parentPath, entry.name))
-    .map((path) => ({ path: path.slice(HANDBOOK.length + 1), bytes: new Uint8Array(readFileSync(path)) }))
-  const { site, contents, report } = bring(files)
-  const found = new Map(files.map(({ path, bytes }) => [path, bytes]))
-  const written = [...outputFiles(site, YEAR)]
-  expect(written.map(({ path }) => path).sort()).toEqual([...found.keys()].sort())
-  for (const file of written) {
-    const bytes = 'text' in file ? bytesOfText(file) : contents.get('content' in file ? file.content : '')!
-    expect(Buffer.from(bytes).equals(found.get(file.path)!)).toBe(true)
-  }
-  const said = (path: string, rel: string) => {
-    const document = parse(new TextDecoder().decode(found.get(path)))
-    const link = [...elementsOf(document)].find(
-      ({ element }) =>
-        element.tagName === 'link' &&
-        element.attrs.some(({ name, value }) => name === 'rel' && value === rel),
-    )
-    return link?.element.attrs.find(({ name }) => name === 'href')?.value
-  }
-  expect(report.pages).toHaveLength(127)
-  for (const { path, parent } of report.pages) if (parent !== null) expect(parent).toBe(said(path, 'up'))
-  const order = report.order!
-  for (const [at, path] of order.slice(0, -1).entries()) expect(order[at + 1]).toBe(said(path, 'next'))
 })

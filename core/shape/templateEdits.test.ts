@@ -96,6 +96,8 @@ test('an edit of a part that pages put in changes its file and no page; a file p
       const source = run.texts.map(sourceOfBits).join('')
       const cut = c % (source.length + 1)
       const text = `${source.slice(0, cut)}<!--seen-->${source.slice(cut)}`
+      // What is written into the middle of a pointer is no pointer any more.
+      fc.pre(!/(?:entry|site-file):[^"'\s>]*<!--seen-->/.test(text))
       const { site: after } = applySoundly(site, setTemplateText(site, { included: part.file }, run, text)!)
       const [was, is] = [written(site, contents), written(after, contents)]
       expect([...is].flatMap(([one, now]) => (was.get(one) === now ? [] : [one]))).toEqual([path])

@@ -17,6 +17,8 @@ const IS_INSTALLED = {
   'default-jre-headless': () => existsSync('/usr/bin/java'),
   'php-cli': () => existsSync('/usr/bin/php'),
   'apache2-bin': () => existsSync('/usr/sbin/apache2'),
+  'libfftw3-doc': () => existsSync('/usr/share/doc/libfftw3-dev/html/index.html'),
+  'python-kombu-doc': () => existsSync('/usr/share/doc/python-kombu-doc/html/index.html'),
   'debian-handbook': () => existsSync('/usr/share/doc/debian-handbook/html/en-US/index.html'),
 }
 

@@ -39,6 +39,16 @@ export function directionOf({ link, label }: Pick<GroupItem, 'link' | 'label'>):
   return undefined
 }
 
+/** The same of an item among others: “Next:” before a link names it. */
+export function directionAmong(
+  items: readonly Pick<GroupItem, 'link' | 'label'>[],
+  at: number,
+): Direction | undefined {
+  const before = items[at - 1]
+  const named = before && !before.link && before.label.endsWith(':') ? directionOf(before) : undefined
+  return named ?? directionOf(items[at]!)
+}
+
 /** What a link of a pager says beside its direction: the name of the page, or nothing. */
 export function nameInPager(label: string): string {
   let name = label

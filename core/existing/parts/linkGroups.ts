@@ -1,4 +1,5 @@
 import { attributeOf, type PageElement } from '../pages/nodes.ts'
+import { directionOf } from './directions.ts'
 import { sourceOffset, type Stretch } from '../../standard/pageTokens.ts'
 import { oneLine, type PageLink, type ReadPage } from '../pages/readPage.ts'
 
@@ -124,7 +125,9 @@ function itemsIn(
         if (!HAS_WORDS.test(part)) continue
         const label = oneLine(part)
         if (label.length > MOST_WORDS) return undefined
-        const isBounded = marks !== null || (isOpened && isAlone)
+        // “Next:” before a link reads as its name.
+        const isName = /:\s*$/.test(part) && directionOf({ link: undefined, label }) !== undefined
+        const isBounded = marks !== null || (isOpened && isAlone) || isName
         if (!isBounded) prose++
         const lead = part.length - part.trimStart().length
         const raw = page.text.slice(token.start, token.end)

@@ -4,8 +4,9 @@ import { plainName, type ReadFolder } from '../pages/folder.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import { tokensOf } from '../../standard/pageTokens.ts'
 import { targetKey } from '../pages/targets.ts'
-import { type Direction, directionOf } from './directions.ts'
+import { type Direction, directionAmong } from './directions.ts'
 import { type GroupItem, type LinkGroup, linkGroups, namesOn } from './linkGroups.ts'
+import { nearPlace, takenApart } from './mixed.ts'
 import { withWrappers } from './wrapper.ts'
 
 /** An item of a menu as most pages have it. */
@@ -65,21 +66,39 @@ export function keyOf(item: GroupItem, page: ReadPage, isOwn: boolean): string {
   return targetKey(item.link.target)
 }
 
-/** The groups that stand in the same place of different pages. */
-function byPlace(groups: ReadonlyMap<ReadPage, readonly LinkGroup[]>): LinkGroup[][] {
+/**
+ * The groups that stand in the same place of different pages.
+ * @param placeOf what their place is called
+ */
+function byPlace(
+  groups: ReadonlyMap<ReadPage, readonly LinkGroup[]>,
+  placeOf: (group: LinkGroup) => string = ({ place }) => place,
+): LinkGroup[][] {
   const places = new Map<string, LinkGroup[]>()
   for (const ofPage of groups.values()) {
     const seen = new Map<string, number>()
     for (const group of ofPage) {
-      const nth = seen.get(group.place) ?? 0
-      seen.set(group.place, nth + 1)
-      const key = `${group.place} ${nth}`
+      const place = placeOf(group)
+      const nth = seen.get(place) ?? 0
+      seen.set(place, nth + 1)
+      const key = `${place} ${nth}`
       const there = places.get(key)
       if (there) there.push(group)
       else places.set(key, [group])
     }
   }
   return [...places.values()]
+}
+
+/** The same groups, those that hold more than one part taken apart. */
+function apart(
+  groups: ReadonlyMap<ReadPage, readonly LinkGroup[]>,
+): ReadonlyMap<ReadPage, readonly LinkGroup[]> {
+  const ofPages = new Map<ReadPage, LinkGroup[]>([...groups.keys()].map((page) => [page, []]))
+  for (const cluster of byPlace(groups, nearPlace))
+    for (const group of takenApart(cluster)) ofPages.get(group.page)!.push(group)
+  for (const ofPage of ofPages.values()) ofPage.sort((a, b) => a.start - b.start)
+  return ofPages
 }
 
 const share = (groups: readonly LinkGroup[], is: (group: LinkGroup) => boolean): number =>
@@ -118,7 +137,7 @@ function pagerOf(group: LinkGroup): PagerOfPage | undefined {
   const found = group.items.filter(({ link }) => link)
   if (found.length > 4) return undefined
   for (const item of found) {
-    const direction = directionOf(item) ?? arrowBeside(group, item)
+    const direction = directionAmong(group.items, group.items.indexOf(item)) ?? arrowBeside(group, item)
     if (direction !== undefined) links[direction] ??= item
   }
   return links.previous || links.next ? { group, links } : undefined
@@ -261,7 +280,7 @@ export function recognise(
   const counts = new Map<string, number>()
   for (const page of pages) for (const name of namesOn(page)) counts.set(name, (counts.get(name) ?? 0) + 1)
   const isShared = (name: string) => counts.get(name)! > 1 || pages.length === 1
-  const groups = new Map(pages.map((page) => [page, linkGroups(page, isShared)]))
+  const groups = apart(new Map(pages.map((page) => [page, linkGroups(page, isShared)])))
   const menus: FoundMenu[] = []
   const breadcrumbs: FoundBreadcrumb[] = []
   const pagers: PagerOfPage[] = []

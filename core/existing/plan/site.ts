@@ -184,7 +184,9 @@ export function planSite(
         .filter(({ key }) => order.has(key))
         .sort((a, b) => order.get(a.key)! - order.get(b.key)!)
       const rest = whole.filter(({ key }) => !order.has(key))
-      return { ...pageEntry(path), entries: [...listed, ...rest].map(({ branch }) => branch) }
+      // A menu of few of them says nothing of their order.
+      const ordered = listed.length * 2 < whole.length ? whole : [...listed, ...rest]
+      return { ...pageEntry(path), entries: ordered.map(({ branch }) => branch) }
     }
     return { ...pageEntry(path), entries: whole.map(({ branch }) => branch) }
   }
