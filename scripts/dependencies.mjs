@@ -58,6 +58,7 @@ const REASONS = {
   'hunspell-wasm': 'Hunspell itself, the spelling checker of browsers and office suites, built for the web',
   idb: 'the usual small layer over IndexedDB, by a browser engineer',
   jest: 'given by the platform',
+  'jest-light-runner': 'what Prettier runs its tests with; by a maintainer of Babel',
   'js-xxhash': 'a published hash in plain JavaScript, checked against its vectors',
   'jsonc-parser': 'Microsoft’s JSON parser with places, of its editor',
   knex: 'given by the platform; the query builder of long standing',

@@ -69,15 +69,23 @@ async function runChecks() {
   await Promise.all(Array.from({ length: availableParallelism() }, next))
 }
 
+/** For Jest and the processes in which it tests: TypeScript is read as it stands, and modules are ES modules everywhere. */
+const jestOptions = () =>
+  [
+    ...['--experimental-vm-modules', '--no-warnings=ExperimentalWarning'],
+    `--import=${import.meta.resolve('tsx')}`,
+  ].join(' ')
+
 async function runJest(env, folder) {
   const out = `${folder}/jest.json`
   const endedWell = await show(
     'node',
-    [
-      ...['--experimental-vm-modules', '--no-warnings=ExperimentalWarning', 'node_modules/jest/bin/jest.js'],
-      ...['--json', `--outputFile=${out}`, '--silent=false'],
-    ],
-    { env, stdio: ['ignore', 'ignore', 'inherit'], signal: asked.signal },
+    ['node_modules/jest/bin/jest.js', '--json', `--outputFile=${out}`, '--silent=false'],
+    {
+      env: { ...env, NODE_OPTIONS: jestOptions() },
+      stdio: ['ignore', 'ignore', 'inherit'],
+      signal: asked.signal,
+    },
   )
   const report = read(out)
   for (const { assertionResults, message } of report?.testResults ?? []) {

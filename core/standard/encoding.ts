@@ -55,6 +55,8 @@ function isSameBytes(a: Uint8Array, b: Uint8Array): boolean {
 export interface DecodedPage {
   readonly text: string
   readonly encoding: Encoding
+  /** Whether nothing tells the encoding: any that has ASCII would do. */
+  readonly isOpen: boolean
 }
 
 function decodedAs(bytes: Uint8Array, encoding: Encoding): DecodedPage | undefined {
@@ -63,7 +65,7 @@ function decodedAs(bytes: Uint8Array, encoding: Encoding): DecodedPage | undefin
     const decoder = new TextDecoder(encoding.name, { fatal: true, ignoreBOM: true })
     const text = decoder.decode(bytes.subarray(mark))
     const written = encodeText(text, encoding)
-    return isSameBytes(written, bytes) ? { text, encoding } : undefined
+    return isSameBytes(written, bytes) ? { text, encoding, isOpen: false } : undefined
   } catch {
     return undefined
   }
@@ -82,10 +84,19 @@ export function decodePage(bytes: Uint8Array): DecodedPage | undefined {
   const tried = [...new Set([name ?? 'utf-8', 'utf-8', 'windows-1252'])]
   for (const one of tried) {
     const decoded = decodedAs(bytes, { name: one, hasMark: false })
-    if (decoded) return decoded
+    if (!decoded) continue
+    // In UTF-8, only ASCII has as many bytes as characters.
+    return {
+      ...decoded,
+      isOpen: name === undefined && one === 'utf-8' && decoded.text.length === bytes.length,
+    }
   }
   return undefined
 }
+
+/** The same page in an encoding that something else tells; as it is where it would not come back to the byte in it. */
+export const decodedIn = (page: DecodedPage, bytes: Uint8Array, encoding: Encoding): DecodedPage =>
+  decodedAs(bytes, { ...encoding, hasMark: false }) ?? page
 
 /** What each character of an encoding is written as. Worked out once for each encoding, from what it reads. */
 const tables = new Map<string, ReadonlyMap<string, readonly number[]>>()

@@ -1,5 +1,7 @@
+import { collect } from '../collect.ts'
+import { most } from '../most.ts'
 import { endingOf, mediaTypeOf } from '../../plan/file.ts'
-import { decodePage, type DecodedPage } from '../../standard/encoding.ts'
+import { decodedIn, decodePage, type DecodedPage } from '../../standard/encoding.ts'
 import { includesIn } from '../../standard/includes.ts'
 
 /** A file of the folder that is taken in. */
@@ -49,6 +51,34 @@ function isTooDeep(text: string): boolean {
   return false
 }
 
+/**
+ * Gives texts that do not tell their encoding, being of ASCII alone, that of what they stand in or put in, else that of most of
+ * the folder: what is written into them later is read by it.
+ */
+function settleEncodings(
+  read: Map<string, DecodedPage>,
+  parts: Map<string, DecodedPage>,
+  includes: ReadonlyMap<string, readonly string[]>,
+  files: ReadonlyMap<string, FoundFile>,
+): void {
+  const told = new Map([...parts, ...read].filter(([, { isOpen }]) => !isOpen))
+  const usual = most([...told.values()].map(({ encoding }) => encoding.name))
+  if (usual === undefined) return
+  const beside = new Map<string, string[]>()
+  for (const [path, all] of includes)
+    for (const part of all) {
+      collect(beside, path, part)
+      collect(beside, part, path)
+    }
+  for (const map of [read, parts])
+    for (const [path, page] of map) {
+      if (!page.isOpen) continue
+      const near = (beside.get(path) ?? []).find((one) => told.has(one))
+      const name = near === undefined ? usual : told.get(near)!.encoding.name
+      map.set(path, decodedIn(page, files.get(path)!.bytes, { name, hasMark: false }))
+    }
+}
+
 const COPY = /(?:^|[\s_.-])(?:copy|kopie|backup|bak|old|alt|orig|original)(?:[\s_.-]?\d*)?$|\(\d+\)$|~$/i
 
 /** Sorts the files of a folder: pages, pieces of pages, and all else. */
@@ -75,19 +105,19 @@ export function sortFiles(files: readonly FoundFile[]): SortedFiles {
       else read.set(file.path, page)
     }
   }
-  const included = new Set<string>()
-  for (const [path, { text }] of read) for (const part of includesOf(path, text)) included.add(part)
+  const byPath = new Map(files.map((file) => [file.path, file]))
+  const includes = new Map([...read].map(([path, { text }]) => [path, includesOf(path, text)]))
   const parts = new Map<string, DecodedPage>()
-  for (const path of included) {
+  for (const path of new Set([...includes.values()].flat())) {
     const page = read.get(path) ?? (texts.has(path) ? decodePage(texts.get(path)!.bytes) : undefined)
     if (page) parts.set(path, page)
   }
+  settleEncodings(read, parts, includes, byPath)
   const pages = new Map(
     [...read].filter(
       ([path, { text }]) => !parts.has(path) && (/<[a-z!?]/i.test(text) || text.trim() === ''),
     ),
   )
-  const byPath = new Map(files.map((file) => [file.path, file]))
   for (const path of read.keys()) {
     const file = byPath.get(path)!
     if (parts.has(path)) others.push(file)

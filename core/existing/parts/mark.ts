@@ -5,7 +5,8 @@ import { oneLine, type ReadPage } from '../pages/readPage.ts'
 import type { FoundMark } from '../report.ts'
 import { unitsOf } from '../template/units.ts'
 import type { LinkGroup } from './linkGroups.ts'
-import { type FoundMenu, keysOf, most } from './recognise.ts'
+import { most } from '../most.ts'
+import { type FoundMenu, keysOf } from './recognise.ts'
 
 export const NO_MARK: FoundMark = { form: 'none', on: '', value: '' }
 

@@ -1,3 +1,4 @@
+import { most } from '../most.ts'
 import { type Correction, correctionsOf, elementAt } from '../corrections.ts'
 import { attributeOf } from '../pages/nodes.ts'
 import { plainName, type ReadFolder } from '../pages/folder.ts'
@@ -198,16 +199,6 @@ export function keysOf(folder: ReadFolder, group: LinkGroup): readonly string[] 
     known.set(group, keys)
   }
   return keys
-}
-
-/** The value that is there most often; undefined for none. */
-export function most<T>(values: Iterable<T>): T | undefined {
-  const counts = new Map<T, number>()
-  for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1)
-  let best: T | undefined
-  let times = 0
-  for (const [value, count] of counts) if (count > times) [best, times] = [value, count]
-  return best
 }
 
 /** The items that most of the groups have, in the order that most have them in. */

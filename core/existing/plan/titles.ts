@@ -1,7 +1,7 @@
 import { collect } from '../collect.ts'
 import { directionOf, nameInPager } from '../parts/directions.ts'
 import type { FoundParts } from '../parts/recognise.ts'
-import { most } from '../parts/recognise.ts'
+import { most } from '../most.ts'
 import { plainName, type ReadFolder, titleParts, trimmedOf } from '../pages/folder.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 

@@ -21,7 +21,7 @@ import { writingOn } from '../../template/writing.ts'
 import type { ReadFolder } from '../pages/folder.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import type { FoundBreadcrumb, FoundParts, PagerOfPage } from '../parts/recognise.ts'
-import { most } from '../parts/recognise.ts'
+import { most } from '../most.ts'
 import type { PlannedSite } from '../plan/site.ts'
 import { align, type Alignment, kindsOfPages } from './align.ts'
 import {
