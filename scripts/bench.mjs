@@ -9,7 +9,7 @@ import { main, show } from './setup/run.mjs'
 
 await main(async () => {
   ensurePackages()
-  ensureDebianPackages('postgresql', 'chromium-headless-shell')
+  ensureDebianPackages('postgresql', 'chromium-headless-shell', 'debian-handbook')
   ensureBuilt()
   const wanted = process.argv.slice(2)
   const names = readdirSync(`${ROOT}/bench`).filter((file) => file.endsWith('.bench.ts'))
