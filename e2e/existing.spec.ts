@@ -305,6 +305,48 @@ test('parts that pages include by PHP are shown, edited and given out as files o
   rmSync(folder, { recursive: true })
 })
 
+test('of pages, content and plan alone are kept: at once, or later, and that can be undone', async ({
+  page,
+  served,
+  watched,
+}) => {
+  const begin = async () => {
+    await openIntake(page, served)
+    await page.getByRole('button', { name: /^Try it with/ }).click()
+    await expect(imports(page)).toBeVisible()
+  }
+  const surround = () => page.getByRole('link', { name: 'Surround', exact: true }).click()
+  const live = page.locator('iframe').first().contentFrame()
+  const isInPieces = async () => {
+    await expect(live.getByRole('navigation', { name: 'Main' }).getByRole('link').first()).toBeVisible()
+    await expect(live.getByRole('heading', { level: 1 })).toHaveText('Compost')
+  }
+  await begin()
+  await page.getByLabel('Keep', { exact: true }).selectOption('content')
+  await expect(page.getByText('only the content of the pages is kept')).toBeVisible()
+  expect(await axeFindings(page)).toEqual([])
+  await imports(page).click()
+  await rowNamed(page, 'Compost').click()
+  await surround()
+  await isInPieces()
+
+  await begin()
+  await imports(page).click()
+  await rowNamed(page, 'Compost').click()
+  await surround()
+  await page.getByRole('button', { name: 'Use pieces instead …' }).click()
+  expect(await axeFindings(page)).toEqual([])
+  await page.getByRole('button', { name: 'Use pieces', exact: true }).click()
+  await isInPieces()
+  await saved(page)
+  expect((await archiveOf(page)).get('growing/compost.htm')).toContain('<h1>Compost</h1>')
+  await page.getByRole('button', { name: 'Undo' }).first().click()
+  await expect(page.getByRole('link', { name: 'Templates' })).toBeVisible()
+  await saved(page)
+  expect(await archiveOf(page)).toEqual(filesOfFolder(PAGES))
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
 test('axe-core finds nothing on the screens of existing pages, wide and narrow, and nothing is off the window', async ({
   page,
   served,

@@ -11,6 +11,7 @@ import type { FoundFile } from '@viatica/core/existing/intake/folderFiles.ts'
 import { withoutTop } from '@viatica/core/existing/intake/withoutTop.ts'
 import { type Overview, overviewOf } from '@viatica/core/existing/overview.ts'
 import { writeSiteFile } from '@viatica/core/formats/siteFile.ts'
+import { inPieces } from '@viatica/core/shape/toPieces.ts'
 import { siteFault } from '@viatica/core/plan/siteFault.ts'
 import { base64 } from '@viatica/core/standard/base64.ts'
 import { expose } from 'comlink'
@@ -39,6 +40,9 @@ function refusalOf(paths: number, bytes: number): string | undefined {
     return `The files have ${Math.ceil(bytes / 1_000_000)} MB together. At most ${MOST_BYTES / 1_000_000} MB can be imported.`
   return undefined
 }
+
+/** What is taken of existing pages: all of their HTML, or content and plan alone. */
+export type Taken = 'html' | 'content'
 
 /**
  * Works out a folder of existing pages, away from the screen. Whoever wants to stop it ends the worker. What cannot be
@@ -96,14 +100,18 @@ export class BringWork {
     return elementsToPointAt(this.#brought!, path)
   }
 
-  /** The site as a site file, with some differences brought into line; or why it cannot be stored. */
-  siteFile(name: string, inLine: readonly number[]): { readonly text: string } | string {
+  /**
+   * The site as a site file, with some differences brought into line; or why it cannot be stored.
+   * @param taken all of the pages' HTML, or their content alone
+   */
+  siteFile(name: string, inLine: readonly number[], taken: Taken): { readonly text: string } | string {
     const { site, choices, contents } = this.#brought!
     const decided = broughtIntoLine(
       site,
       inLine.map((choice) => choices[choice]!),
     )
-    const named = { ...decided, settings: { ...decided.settings, name } }
+    const whole = { ...decided, settings: { ...decided.settings, name } }
+    const named = taken === 'html' ? whole : inPieces(whole)
     const fault = siteFault(named)
     if (fault !== undefined) return fault
     return { text: writeSiteFile(named, new Map([...contents].map(([key, bytes]) => [key, base64(bytes)]))) }

@@ -35,7 +35,7 @@ const bytes = new Intl.NumberFormat('en-GB')
 
 <style scoped>
 .account {
-  flex: 1 1 460px;
+  flex: 1 1 320px;
 }
 
 .bar {

@@ -3,10 +3,12 @@ import { IconArrowLeft } from '@tabler/icons-vue'
 import { Alert, Button, Input, Progress } from 'ant-design-vue'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { onBeforeRouteLeave, RouterLink, useRouter } from 'vue-router'
+import ChoiceField from '../../parts/ChoiceField.vue'
 import ModalDialog from '../../parts/ModalDialog.vue'
 import ByteAccount from './ByteAccount.vue'
 import DifferencesSection from './DifferencesSection.vue'
 import { useExistingPages } from './existingPages.ts'
+import type { Taken } from '../../workers/bringWorker.ts'
 import FilesSection from './FilesSection.vue'
 import IntakePanel from './IntakePanel.vue'
 import PatternsSection from './PatternsSection.vue'
@@ -42,6 +44,11 @@ const counts = computed((): Readonly<Record<Section, number>> => {
 const decidable = computed(() => overview.value!.differences.filter(({ choice }) => choice !== undefined))
 
 const name = ref('')
+const TAKEN = [
+  { value: 'html', label: 'All of their HTML' },
+  { value: 'content', label: 'Content and plan only' },
+] as const
+const taken = ref<Taken>('html')
 const heading = ref<HTMLElement>()
 let isNew = true
 watch(overview, (seen) => {
@@ -60,7 +67,7 @@ async function takeIn(): Promise<void> {
     trouble.value = 'Give the site a name first.'
     return
   }
-  const id = await existing.store(name.value.trim())
+  const id = await existing.store(name.value.trim(), taken.value)
   if (id === undefined) return
   isStored = true
   await router.push({ name: 'plan', params: { id } })
@@ -136,13 +143,18 @@ onMounted(() => (document.title = 'From existing pages · Viatica'))
     <footer v-if="overview">
       <ByteAccount :account="overview.account" />
       <p class="decided">
-        <template v-if="decidable.length > 0">
+        <template v-if="taken === 'content'">
+          Menus, header and footer will be Viatica’s own: only the content of the pages is kept.
+        </template>
+        <template v-else-if="decidable.length > 0">
           {{ chosen.length }} of {{ counted(decidable.length, 'difference') }} brought into line; the rest
           stays as it is.
         </template>
         <template v-else>No differences between the pages were found.</template>
       </p>
       <form class="take" @submit.prevent="takeIn">
+        <label for="existing-taken">Keep</label>
+        <ChoiceField id="existing-taken" :value="taken" :options="TAKEN" @change="(one) => (taken = one)" />
         <label for="existing-name">Name of the site</label>
         <Input id="existing-name" v-model:value="name" :maxlength="200" />
         <Button type="primary" html-type="submit" :disabled="progress !== undefined">
@@ -278,7 +290,7 @@ footer {
 }
 
 .decided {
-  flex: 1 1 220px;
+  flex: 1 1 170px;
   margin: 0;
 }
 
@@ -289,8 +301,9 @@ footer {
   align-items: center;
 }
 
-.take :deep(input) {
-  width: 220px;
+.take :deep(input),
+.take select {
+  width: 170px;
 }
 
 @media (max-width: 700px), (max-height: 500px) {

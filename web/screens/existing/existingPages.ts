@@ -4,7 +4,7 @@ import { proxy, type Remote, wrap } from 'comlink'
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import { sitesApi } from '../../api/sites.ts'
 import { Refusal } from '../../api/request.ts'
-import type { BringWork, Picked, Progress } from '../../workers/bringWorker.ts'
+import type { BringWork, Picked, Progress, Taken } from '../../workers/bringWorker.ts'
 
 /** What a difference is known by when the pages are worked out anew: its number changes then. */
 const keyOf = ({ path, now, would }: Difference) => `${path}\n${now}\n${would}`
@@ -117,13 +117,13 @@ export function useExistingPages() {
   )
 
   /** Stores the pages as a site. @returns its id; undefined where it was refused or stopped */
-  async function store(name: string): Promise<string | undefined> {
+  async function store(name: string, taken: Taken): Promise<string | undefined> {
     trouble.value = ''
     progress.value = { step: 'store' }
     storing = new AbortController()
     const { signal } = storing
     try {
-      const file = await work!.siteFile(name, chosen.value)
+      const file = await work!.siteFile(name, chosen.value, taken)
       if (typeof file === 'string') trouble.value = file
       else if (!signal.aborted) return (await sitesApi.createFromSiteFile(file.text, signal)).id
     } catch (error) {

@@ -10,11 +10,13 @@ import {
   type TextRun,
   type TextsOf,
 } from '@viatica/core/shape/templateEdits.ts'
+import { piecesInstead } from '@viatica/core/shape/toPieces.ts'
 import { isDifference } from '@viatica/core/template/kept.ts'
 import { createTemplateWriter } from '@viatica/core/template/write.ts'
 import { Button } from 'ant-design-vue'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import ChoiceField from '../../../parts/ChoiceField.vue'
+import ModalDialog from '../../../parts/ModalDialog.vue'
 import BeforeAfter from '../../../parts/ripple/BeforeAfter.vue'
 import { useChosen } from '../../../stores/chosen.ts'
 import { useOpenSite } from '../../../stores/openSite.ts'
@@ -73,6 +75,16 @@ const kept = computed(() =>
 
 const make = (change: ReturnType<typeof setTemplateOf>) => change && openSite.makeOrTell(change)
 
+const isAsking = ref(false)
+function toPieces(): void {
+  isAsking.value = false
+  openSite.makeOrTell({
+    kind: 'batch',
+    words: 'Pieces instead of templates',
+    changes: piecesInstead(site.value),
+  })
+}
+
 const edit = (of: TextsOf, run: TextRun, source: string) => make(setTemplateText(site.value, of, run, source))
 </script>
 
@@ -126,6 +138,17 @@ const edit = (of: TextsOf, run: TextRun, source: string) => make(setTemplateText
         />
       </template>
     </template>
+    <p class="instead"><Button @click="isAsking = true">Use pieces instead …</Button></p>
+    <ModalDialog :open="isAsking" title="Use pieces instead of templates?" @close="isAsking = false">
+      <p>
+        The content of the pages, their addresses and the plan stay. Menus, header and footer will be pieces
+        of Viatica’s own, as on a new site. You can undo this.
+      </p>
+      <template #buttons>
+        <Button @click="isAsking = false">Cancel</Button>
+        <Button type="primary" @click="toPieces">Use pieces</Button>
+      </template>
+    </ModalDialog>
   </section>
 </template>
 
@@ -151,6 +174,10 @@ h4 {
   margin: 0;
   padding: 0;
   list-style: none;
+}
+
+.instead {
+  margin-top: 16px;
 }
 
 .kept li {
