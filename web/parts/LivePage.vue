@@ -9,7 +9,8 @@ import { sitesApi } from '../api/sites.ts'
 import { useChosen } from '../stores/chosen.ts'
 import { useOpenSite } from '../stores/openSite.ts'
 import { framedPage } from './framedPage.ts'
-import { type LaidOut, readLaidOut } from './laidOut.ts'
+import { useFramedText } from './framedText.ts'
+import type { LaidOut } from './laidOut.ts'
 
 const props = defineProps<{
   page: EntryId
@@ -66,15 +67,8 @@ const html = computed(() => {
   return props.found ? page.replace('</head>', FOUND) : page
 })
 
-let shownUrl = ''
-/** Shows the page as it is now in the place of what was shown: without a step in the history of the browser for each edit. */
-function showPage(): void {
-  const url = URL.createObjectURL(new Blob([html.value], { type: 'text/html;charset=utf-8' }))
-  if (shownUrl === '') frame.value!.src = url
-  else frame.value!.contentWindow!.location.replace(url)
-  if (shownUrl !== '') URL.revokeObjectURL(shownUrl)
-  shownUrl = url
-}
+const framed = useFramedText(frame)
+const showPage = () => framed.show(html.value)
 
 /** A page whose height follows that of its window would grow without end. */
 const HIGHEST = 12_000
@@ -98,7 +92,7 @@ watch(
 /** A followed link chooses its page; one that leads elsewhere is told. */
 function hear(event: MessageEvent): void {
   if (event.source !== frame.value?.contentWindow) return
-  laidOut.value = readLaidOut(event.data) ?? laidOut.value
+  laidOut.value = framed.layoutSaid(event) ?? laidOut.value
   const said = event.data as { viatica?: string; url?: string } | undefined
   if (said?.viatica !== 'follow' || !said.url) return
   const top = new URL(sitesApi.previewUrl(openSite.id, ''), location.href).href
@@ -122,7 +116,6 @@ onMounted(() => {
 })
 watch(html, showPage, { flush: 'post' })
 onBeforeUnmount(() => {
-  URL.revokeObjectURL(shownUrl)
   window.removeEventListener('message', hear)
   observer?.disconnect()
 })

@@ -7,6 +7,8 @@ export type Rectangle = v.InferOutput<typeof rectangleSchema>
 
 const laidOutSchema = v.object({
   viatica: v.literal('laid-out'),
+  /** The address of the page that says it. */
+  url: v.string(),
   height: v.pipe(v.number(), v.finite(), v.minValue(0)),
   content: v.optional(rectangleSchema),
   pieces: v.array(v.object({ id: v.string(), at: rectangleSchema })),

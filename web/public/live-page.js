@@ -70,7 +70,7 @@ function sayLayout() {
   const { bottom } = document.body.getBoundingClientRect()
   const below = parseFloat(getComputedStyle(document.body).marginBottom)
   const height = Math.ceil(bottom + scrollY + below)
-  const layout = { viatica: 'laid-out', height, content, pieces: pieces() }
+  const layout = { viatica: 'laid-out', url: location.href, height, content, pieces: pieces() }
   const now = JSON.stringify(layout)
   if (now === said) return
   said = now

@@ -2,7 +2,8 @@
 import type { DrawnPage } from '@viatica/core/existing/drawn.ts'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import * as v from 'valibot'
-import { type LaidOut, readLaidOut, type Rectangle } from '../../parts/laidOut.ts'
+import { useFramedText } from '../../parts/framedText.ts'
+import type { LaidOut, Rectangle } from '../../parts/laidOut.ts'
 
 /** A page of the folder as its visitors see it, with the holes of its template marked and named. Pointing chooses an element. */
 const props = defineProps<{ page: DrawnPage; path: string }>()
@@ -45,21 +46,15 @@ const pointSchema = v.object({ viatica: v.literal('point'), at: v.pipe(v.number(
 
 function hear(event: MessageEvent): void {
   if (event.source !== frame.value?.contentWindow) return
-  laidOut.value = readLaidOut(event.data) ?? laidOut.value
+  laidOut.value = framed.layoutSaid(event) ?? laidOut.value
   const pointed = v.safeParse(pointSchema, event.data)
   if (pointed.success) emit('point', pointed.output.at)
 }
 
-let url = ''
+const framed = useFramedText(frame)
 function show(): void {
-  const before = url
-  url = URL.createObjectURL(new Blob([html.value], { type: 'text/html;charset=utf-8' }))
   laidOut.value = undefined
-  // Not sooner: the frame may not have begun to read it.
-  frame.value!.addEventListener('load', () => URL.revokeObjectURL(before), { once: true })
-  // Without a step in the history of the browser for each page.
-  if (before === '') frame.value!.src = url
-  else frame.value!.contentWindow!.location.replace(url)
+  framed.show(html.value)
 }
 let observer: ResizeObserver | undefined
 onMounted(() => {
@@ -70,7 +65,6 @@ onMounted(() => {
 })
 watch(html, show, { flush: 'post' })
 onBeforeUnmount(() => {
-  URL.revokeObjectURL(url)
   window.removeEventListener('message', hear)
   observer?.disconnect()
 })
