@@ -13,6 +13,7 @@ export default {
       roots: ['<rootDir>/core', '<rootDir>/demo', '<rootDir>/cli', '<rootDir>/scripts'],
       // In the bare process, where computation is half as long again as fast as in a context of its own.
       runner: 'jest-light-runner/child-process',
+      setupFiles: ['<rootDir>/core/testing/reports.ts'],
       transform: {},
     },
     {

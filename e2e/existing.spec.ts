@@ -110,6 +110,11 @@ test('a folder of pages is dropped, corrected, decided and edited, and only what
   await expect(page.getByRole('list', { name: 'Your corrections' })).toContainText(
     'Not a menu: where you pointed on growing/beans.htm',
   )
+  // Said once more, it changes nothing, and is told.
+  await point(page, 'Ambley seed swap')
+  await page.getByRole('button', { name: 'This is not a menu' }).click()
+  await expect(page.getByText('That changes nothing')).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Your corrections' }).getByRole('listitem')).toHaveCount(1)
   await section(page, 'Menus and links').click()
   await expect(page.getByRole('region', { name: /^Menu [A-Z]/ })).toHaveCount(1)
 
@@ -322,7 +327,7 @@ test('of pages, content and plan alone are kept: at once, or later, and that can
     await expect(live.getByRole('heading', { level: 1 })).toHaveText('Compost')
   }
   await begin()
-  await page.getByLabel('Keep', { exact: true }).selectOption('content')
+  await page.getByLabel('What to import').selectOption('content')
   await expect(page.getByText('only the content of the pages is kept')).toBeVisible()
   expect(await axeFindings(page)).toEqual([])
   await imports(page).click()

@@ -67,7 +67,7 @@ const MOST_CHARACTERS = 5_000_000
 const MOST_DEEP = 8
 
 /** With the line end after it, which is its own. https://www.php.net/manual/en/language.basic-syntax.instruction-separation.php */
-const PHP_BLOCK = /<\?(?:php\b|=)?((?:[^?]|\?(?!>))*)(?:\?>(?:\r\n?|\n)?|$)/g
+const PHP_BLOCK = /<\?(?:php\b|=)?([^]*?)(?:\?>(?:\r\n?|\n)?|$)/g
 const SSI_BLOCK = /<!--#include\b[^>]{0,400}?-->/g
 const ASSIGNED = /\$(\w{1,60})\s{0,9}=\s{0,9}(?:"((?:[^"\\$\n]|\\.){0,2000})"|'((?:[^'\\\n]|\\.){0,2000})')/g
 const SHOWN = /^\s{0,99}(?:echo|print)?[\s(]{0,9}\$(\w{1,60})[\s);]{0,99}$/

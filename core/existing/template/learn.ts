@@ -100,9 +100,14 @@ export function learnMenu(
   const isHabit = (key: string, all: readonly ItemForm[], form: ItemForm) =>
     !key.includes(' within ') ||
     all.filter((one) => JSON.stringify(one) === JSON.stringify(form)).length * 2 > all.length
+  /** As often marked as not, an item is marked: a page on which its mark is missing says less than one that has it. */
+  const markedFirst = (key: string, all: readonly ItemForm[]) => {
+    const plain = JSON.stringify(mostOf(forms.get(key.replace(' here ', ' plain ')) ?? []))
+    return [...all].sort((a, b) => Number(JSON.stringify(a) === plain) - Number(JSON.stringify(b) === plain))
+  }
   const learnt = Object.fromEntries(
     [...forms].flatMap(([key, all]) => {
-      const form = mostOf(all)!
+      const form = mostOf(key.includes(' here ') ? markedFirst(key, all) : all)!
       return isHabit(key, all, form) ? [[key, form]] : []
     }),
   ) as Record<string, ItemForm>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { IconArrowLeft } from '@tabler/icons-vue'
+import { useEventListener } from '@vueuse/core'
 import { Alert, Button, Input, Progress } from 'ant-design-vue'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { onBeforeRouteLeave, RouterLink, useRouter } from 'vue-router'
@@ -19,7 +20,7 @@ import { correctionWords, counted, percentOf, stepWords } from './words.ts'
 /** Takes a folder of existing pages in: what was found is seen, corrected and decided first. */
 const router = useRouter()
 const existing = useExistingPages()
-const { overview, progress, trouble, corrections, chosen } = existing
+const { overview, progress, trouble, notice, corrections, chosen } = existing
 
 const SECTIONS = [
   { name: 'files', label: 'Files' },
@@ -73,6 +74,11 @@ async function takeIn(): Promise<void> {
   await router.push({ name: 'plan', params: { id } })
 }
 
+// A window that is closed takes along what was worked out, too.
+useEventListener(window, 'beforeunload', (event) => {
+  if (overview.value && !isStored) event.preventDefault()
+})
+
 /** Where somebody wants to go with pages that were worked out and not taken in. */
 const leaving = ref<string>()
 onBeforeRouteLeave((to) => {
@@ -124,6 +130,15 @@ onMounted(() => (document.title = 'From existing pages · Viatica'))
         :message="trouble"
         @close="trouble = ''"
       />
+      <Alert
+        v-if="notice"
+        class="trouble"
+        type="info"
+        role="status"
+        closable
+        :message="notice"
+        @close="notice = ''"
+      />
       <ul v-if="overview && corrections.length > 0" class="corrections" aria-label="Your corrections">
         <li v-for="(correction, at) in corrections" :key="at">
           {{ correctionWords(correction) }}
@@ -153,7 +168,7 @@ onMounted(() => (document.title = 'From existing pages · Viatica'))
         <template v-else>No differences between the pages were found.</template>
       </p>
       <form class="take" @submit.prevent="takeIn">
-        <label for="existing-taken">Keep</label>
+        <label for="existing-taken">What to import</label>
         <ChoiceField id="existing-taken" :value="taken" :options="TAKEN" @change="(one) => (taken = one)" />
         <label for="existing-name">Name of the site</label>
         <Input id="existing-name" v-model:value="name" :maxlength="200" />

@@ -6,6 +6,10 @@ import { sitesApi } from '../../api/sites.ts'
 import { Refusal } from '../../api/request.ts'
 import type { BringWork, Picked, Progress, Taken } from '../../workers/bringWorker.ts'
 
+/** What can be seen of pages, to be compared. */
+const seenOf = ({ pages, patterns, differences, report }: Overview) =>
+  JSON.stringify([pages, patterns, differences, report.templates, report.menus])
+
 /** What a difference is known by when the pages are worked out anew: its number changes then. */
 const keyOf = ({ path, now, would }: Difference) => `${path}\n${now}\n${would}`
 
@@ -19,6 +23,8 @@ export function useExistingPages() {
 
   const progress = shallowRef<Progress | { readonly step: 'store' }>()
   const trouble = ref('')
+  /** What is to be told, and is no trouble. */
+  const notice = ref('')
   const overview = shallowRef<Overview>()
   const corrections = shallowRef<readonly Correction[]>([])
   /** The differences that are brought into line, by their keys. */
@@ -70,15 +76,19 @@ export function useExistingPages() {
     progress.value = undefined
     if (typeof seen === 'string') trouble.value = seen
     else {
+      // What changes nothing is not kept among what its author said.
+      const isMore = overview.value !== undefined && now.length > corrections.value.length
+      const isIdle = isMore && seenOf(seen) === seenOf(overview.value!)
+      notice.value = isIdle ? 'That changes nothing: the pages are understood so already.' : ''
       overview.value = seen
-      corrections.value = now
+      if (!isIdle) corrections.value = now
     }
   }
 
   /** Reads what was picked and works it out. */
   async function start(picked: Picked): Promise<void> {
     end()
-    trouble.value = ''
+    trouble.value = notice.value = ''
     worker = new Worker(new URL('../../workers/bringWorker.ts', import.meta.url), { type: 'module' })
     const mine = (work = wrap<BringWork>(worker))
     progress.value = { step: 'read', done: 0, total: 1 }
@@ -141,7 +151,7 @@ export function useExistingPages() {
   })
 
   return {
-    ...{ progress, trouble, overview, corrections, chosen },
+    ...{ progress, trouble, notice, overview, corrections, chosen },
     ...{ start, stop, end, correct, takeBack, isInLine, decide, store },
     draw: (path: string) => work!.draw(path),
     elements: (path: string) => work!.elements(path),
