@@ -4,8 +4,13 @@ import { encodePath, relativeHref } from './relative.ts'
 /** How the links of a site are written. */
 export type LinkRule = Pick<Settings, 'linkStyle' | 'namesIndex' | 'extension' | 'baseUrl'>
 
+/** The rule for a page whose links must lead from any address. */
+export function fromTop(rule: LinkRule): LinkRule {
+  return rule.linkStyle === 'relative' ? { ...rule, linkStyle: 'root' } : rule
+}
+
 /** The path part of the published address, `/` at both ends (RFC 3986 section 3.3); `/` while it is not known. */
-function rootPath(baseUrl: string): string {
+export function rootPath(baseUrl: string): string {
   return baseUrl.replace(/^[a-z]+:\/\/[^/]*/i, '') || '/'
 }
 

@@ -320,6 +320,29 @@ const CASES: readonly (readonly [string, readonly SingleChange[], number, readon
       body('visit', '<a href="entry:fees">the fees</a>'),
     ],
   ],
+  // The 404 page comes by itself.
+  [
+    'orphan',
+    [set('fees', 'inMenu', false), set('fees', 'inOrder', false)],
+    1,
+    [
+      set('fees', 'inMenu', false),
+      set('fees', 'inOrder', false),
+      { kind: 'setSite', field: 'notFound', value: 'fees' },
+    ],
+  ],
+  [
+    'hidden',
+    [set('fees', 'inMenu', false)],
+    1,
+    [set('fees', 'inMenu', false), { kind: 'setSite', field: 'notFound', value: 'fees' }],
+  ],
+  [
+    'skipped-in-order',
+    [set('locks', 'inOrder', false)],
+    1,
+    [set('locks', 'inOrder', false), { kind: 'setSite', field: 'notFound', value: 'locks' }],
+  ],
   ['far-away', deep, 1, deep.slice(0, 4)],
   [
     'hidden',

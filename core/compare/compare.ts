@@ -19,13 +19,17 @@ export interface ComparedPage {
 /** Why two pages of one site may differ in a line; `drift`: nothing explains it. */
 export type Cause = OwnRegion | 'here mark' | 'path' | 'page title' | 'drift'
 
-/** Lines that differ, with why. */
-export interface Difference {
-  readonly cause: Cause
-  readonly region: Region
+/** Lines of two sources that differ. */
+export interface DifferingLines {
   /** From 1, in each source; where lines stand in one only, where they would stand in the other. */
   readonly at: readonly [number, number]
   readonly lines: readonly [readonly string[], readonly string[]]
+}
+
+/** Lines that differ, with why. */
+interface Difference extends DifferingLines {
+  readonly cause: Cause
+  readonly region: Region
 }
 
 /** A line with what may differ from page to page taken off or resolved: the same for all pages of a folder. */

@@ -11,8 +11,9 @@ import { publishedAt, Targets } from './pages/targets.ts'
 import { NO_MARK, pageNameMark } from './parts/mark.ts'
 import { type FoundMenu, menuName, recognise } from './parts/recognise.ts'
 import { hierarchyOf, type Placing } from './plan/hierarchy.ts'
-import { canBePlanned, planSite } from './plan/site.ts'
+import { canBePlanned, type KnownIds, NOTHING_KNOWN, planSite } from './plan/site.ts'
 import { titlesOf } from './plan/titles.ts'
+import type { Stretch } from '../standard/pageTokens.ts'
 import { nameKey } from '../standard/fileName.ts'
 import type { FolderReport } from './report.ts'
 import { buildTemplates } from './template/build.ts'
@@ -35,6 +36,8 @@ export interface Brought {
   /** The entry of each page, by path. */
   readonly ids: ReadonlyMap<string, EntryId>
   readonly folder: ReadFolder
+  /** Where the content of each page stands in it. */
+  readonly contentIn: ReadonlyMap<ReadPage, Stretch>
   /** The bytes of the files of the site, by key. */
   readonly contents: ReadonlyMap<string, Uint8Array>
   readonly report: FolderReport
@@ -48,17 +51,22 @@ export type Step = (typeof STEPS)[number]
  * Takes a folder of existing pages in.
  * @param corrections what their author says of them
  * @param tell hears what is begun
+ * @param known what has its id already, being in the site that the folder is read for
  * @throws NothingToBring for a folder without pages
  */
 export function bring(
   files: readonly FoundFile[],
   corrections: readonly Correction[] = [],
   tell: (step: Step) => void = () => undefined,
+  known: KnownIds = NOTHING_KNOWN,
 ): Brought {
   tell('pages')
-  const sorted = sortFiles(files)
+  const sorted = sortFiles(files, (path) => known.entries.has(path))
   const paths = files.map(({ path }) => path)
-  const unplanned = unplannable(files, sorted.pages.keys())
+  const unplanned = unplannable(
+    files,
+    [...sorted.pages.keys()].filter((path) => !known.entries.has(path)),
+  )
   const plannable = [...sorted.pages].filter(([path]) => !unplanned.has(path))
   const read = (targets: Targets) =>
     plannable.map(([path, { text, encoding }]) => readPage(path, text, encoding, targets))
@@ -80,7 +88,7 @@ export function bring(
   const titles = titlesOf(folder, parts)
   const others = [...sorted.others, ...files.filter(({ path }) => unplanned.has(path))]
   const keys = new Map(others.map(({ path }, at) => [path, `file${at}`]))
-  const planned = planSite(folder, parts, hierarchy, titles, others, (path) => keys.get(path)!)
+  const planned = planSite(folder, parts, hierarchy, titles, others, (path) => keys.get(path)!, known)
   tell('templates')
   const built = buildTemplates(
     folder,
@@ -149,6 +157,7 @@ export function bring(
     placings: hierarchy.placings,
     ids: new Map(folder.pages.map(({ path }) => [path, planned.idOf(path)!.id])),
     folder,
+    contentIn: built.contents,
     contents: new Map(others.map(({ path, bytes }) => [keys.get(path)!, bytes])),
     report,
   }

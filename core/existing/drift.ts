@@ -24,7 +24,8 @@ import { itemsShown } from '../navigate/menu.ts'
 import type { PlannedSite } from './plan/site.ts'
 import type { Titles } from './plan/titles.ts'
 import type { Drift, DriftPart, FoundMark } from './report.ts'
-import type { BuiltSite, Deviation } from './template/build.ts'
+import type { BuiltSite } from './template/build.ts'
+import type { Deviation } from './template/deviations.ts'
 
 /** What was found wrong, and the templates in which only that is kept until its author decides. */
 interface FoundDrift {
@@ -72,7 +73,7 @@ function wordsOf(html: string): string {
 }
 
 /** A source as it is meant: references by where they lead, without what quotes, letter case and blanks add. */
-function meaningOf({ folder }: Search, page: ReadPage, html: string): string {
+export function meaningOf(folder: ReadFolder, page: ReadPage, html: string): string {
   let text = ''
   for (const token of tokensOf(html)) {
     if (token.kind === 'text') text += token.text.replace(/\s+/g, '')
@@ -323,7 +324,7 @@ function literalDrift(search: Search, deviation: Deviation, isCommon: boolean): 
   const { folder } = search
   const { page, parts, stretch, would, where } = deviation
   const says = page.text.slice(stretch.start, stretch.end)
-  if (meaningOf(search, page, says) === meaningOf(search, page, would)) return []
+  if (meaningOf(search.folder, page, says) === meaningOf(search.folder, page, would)) return []
   if (parts.length > 0 && parts.every(({ kind }) => kind === 'own')) return []
   const at = { path: page.path, line: lineAt(page, stretch.start + (says.length - says.trimStart().length)) }
   const computed = parts.filter((part) => COMPUTED.some((kind) => kind === part.kind))
@@ -412,7 +413,7 @@ export function findDrift(search: Search): FoundDrift {
   for (const group of byGroup.keys()) collect(groupsOf, group.page, group)
   const others = new Map<string, number>()
   const variantOf = (one: Deviation) =>
-    `${one.override.from} ${one.override.to} ${meaningOf(search, one.page, one.page.text.slice(one.stretch.start, one.stretch.end))}`
+    `${one.override.from} ${one.override.to} ${meaningOf(search.folder, one.page, one.page.text.slice(one.stretch.start, one.stretch.end))}`
   for (const one of built.deviations) others.set(variantOf(one), (others.get(variantOf(one)) ?? 0) + 1)
   const sizes = new Map(
     [...built.kinds].flatMap(([, pages]) => pages.map((page) => [page, pages.length] as const)),

@@ -135,7 +135,7 @@ describe('a file of the site', () => {
     expect(() => withChanges(base, { kind: 'setFile', file: file('run', 'styles/own.css') })).toThrow(
       /styles\/own/,
     )
-    expect(() => withChanges(base, add(file('x', 'a.pdf', '', 60_000_000)))).toThrow(/60 MB/)
+    expect(() => withChanges(base, add(file('x', 'a.pdf', '', 200_000_000)))).toThrow(/200 MB/)
     expect(() => withChanges(base, { kind: 'setFile', file: file('none', 'a.pdf') })).toThrow(/no longer/)
     expect(() => withChanges(base, add(file('x', 'styles/own.css/x.css')))).toThrow(/cannot be a folder/)
     const foldered = withChanges(base, add(file('x', 'a.css/x.css')))

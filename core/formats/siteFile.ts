@@ -2,7 +2,7 @@ import { findNodeAtLocation, parse, type ParseError, parseTree, printParseErrorC
 import * as v from 'valibot'
 import { type Branch, branchSchema, entriesOfBranch } from '../plan/branch.ts'
 import { type EntryId, FIELDS_OF_KIND, type EntryField, pageSchema } from '../plan/entry.ts'
-import { MAX_FILES, siteFileSchema } from '../plan/file.ts'
+import { MAX_FILES, type SiteFile, siteFileSchema } from '../plan/file.ts'
 import { MAX_LEVELS } from '../plan/plan.ts'
 import { DEFAULT_SETTINGS, type SettingName, settingSchemas, type Site } from '../plan/site.ts'
 import { siteFault } from '../plan/siteFault.ts'
@@ -103,7 +103,20 @@ function bytesInBase64(text: string): number {
  * Reads a site file.
  * @throws InputFault, with the place, for anything that is not a sound site file
  */
-export function readSiteFile(text: string): ReadSite {
+export const readSiteFile = (text: string): ReadSite =>
+  readSiteText(text, ({ content }, contents) =>
+    Object.hasOwn(contents, content) ? bytesInBase64(contents[content]!) : undefined,
+  )
+
+/**
+ * Reads the text of a site file, whose bytes may stand elsewhere.
+ * @param sizeOf how many bytes a file has; undefined for one whose bytes are missing
+ * @throws InputFault, with the place, for anything that is not a sound site file
+ */
+export function readSiteText(
+  text: string,
+  sizeOf: (file: SiteFile, contents: Readonly<Record<string, string>>) => number | undefined,
+): ReadSite {
   checkSize(text, MAX_SITE_FILE)
   checkDepth(text)
   const result = v.safeParse(fileSchema, readJson(text), { abortEarly: true })
@@ -117,7 +130,11 @@ export function readSiteFile(text: string): ReadSite {
     throw new InputFault(what, placeIn(text, node.offset))
   }
   const { contents, ...data } = result.output
-  const sized = data.files.map((file) => ({ ...file, size: bytesInBase64(contents[file.content] ?? '') }))
+  const sized = data.files.map((file) => {
+    const size = sizeOf(file, contents)
+    if (size === undefined) throw new InputFault(`The contents of ${file.path} are missing.`)
+    return { ...file, size }
+  })
   const files = new Map(sized.map((file) => [file.id, file]))
   const ids = new Set<EntryId>()
   for (const { entry } of entriesOfBranch(data.plan)) {
@@ -128,10 +145,6 @@ export function readSiteFile(text: string): ReadSite {
   const site: Site = { ...fromSiteData(data), files }
   const fault = siteFault(site)
   if (fault) throw new InputFault(fault)
-  for (const file of files.values()) {
-    if (!Object.hasOwn(contents, file.content))
-      throw new InputFault(`The contents of ${file.path} are missing.`)
-  }
   return { site, contents: new Map(Object.entries(contents)) }
 }
 

@@ -38,7 +38,7 @@ function readTarget(cell: string): LinkTarget {
 
 /** The value that a cell asks for in a field, still to be checked; undefined for what is neither yes nor no. */
 export function fieldOfCell(cell: string, field: EntryField): string | boolean | LinkTarget | undefined {
-  if (field === 'inMenu' || field === 'inOrder') return readYesNo(cell)
+  if (field === 'inMenu' || field === 'inOrder' || field === 'inSearch') return readYesNo(cell)
   if (field === 'target') return readTarget(cell.trim())
   return cell.replace(/\r\n?/g, '\n')
 }

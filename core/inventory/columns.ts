@@ -59,6 +59,7 @@ export const COLUMNS: readonly Column[] = [
   fieldColumn('state', 'state'),
   fieldColumn('in menus', 'inMenu'),
   fieldColumn('in order', 'inOrder'),
+  fieldColumn('in search engines', 'inSearch'),
   {
     name: 'leads to',
     field: 'target',

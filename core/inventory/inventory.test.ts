@@ -6,7 +6,7 @@ import { readOpml } from '../formats/opml.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import { labelOf } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
-import type { Site } from '../plan/site.ts'
+import { newSite, type Site } from '../plan/site.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { readNewSite } from './newSite.ts'
 import { readInventory } from './read.ts'
@@ -101,6 +101,18 @@ describe('the inventory as CSV (RFC 4180)', () => {
     const labels = [...walk(after)].map(({ entry }) => labelOf(entry))
     expect(labels).toEqual(['Home', 'Boating', 'Lock guide', 'More', 'Shop', 'Walks', 'Moorings', 'Nature'])
     expect(after.entries.get('boating')).toBe(site.plan.entries.get('boating'))
+  })
+
+  test('what parts cells is told by the head, whatever signs the rows are full of', () => {
+    for (const sign of [';;', ',,;', ';'.repeat(40)]) {
+      const changes = (['title', 'description', 'note'] as const).map(
+        (field) => ({ kind: 'setEntry', entry: 'home', field, value: sign }) as const,
+      )
+      const on = applyChange(newSite('A', 'home'), { kind: 'batch', changes }).site
+      const rows = rowsOf(writeInventory(on))
+      for (const delimiter of [',', ';', '\t'])
+        expect(read(stringify(rows, { header: true, delimiter }), on).change).toBeUndefined()
+    }
   })
 
   test('semicolons and tabs part cells too, as spreadsheets of many languages write them', () => {

@@ -29,15 +29,24 @@ function readHead(names: readonly string[]): Column[] {
   return columns
 }
 
+const DELIMITERS = [',', ';', '\t'] as const
+
+/** What parts the cells, by the head alone: what stands in the rows may have more of another sign. */
+function delimiterOf(text: string): string {
+  const head = /^[^\r\n]*/.exec(text)![0]
+  const known = (delimiter: string) =>
+    (Papa.parse<string[]>(head, { delimiter }).data[0] ?? []).filter((name) => columnNamed(name)).length
+  return DELIMITERS.reduce((best, one) => (known(one) > known(best) ? one : best), DELIMITERS[0] as string)
+}
+
 /**
  * Reads rows parted by commas, semicolons or tabs (RFC 4180; spreadsheets in many languages part by semicolons).
  * @throws InputFault for what is not such a table, or has a head of its own
  */
 export function readTable(text: string): { readonly columns: readonly Column[]; readonly rows: TableRow[] } {
   checkSize(text)
-  const { data, errors } = Papa.parse<string[]>(text.replace(/^\ufeff/, ''), {
-    delimitersToGuess: [',', ';', '\t'],
-  })
+  const table = text.replace(/^\ufeff/, '')
+  const { data, errors } = Papa.parse<string[]>(table, { delimiter: delimiterOf(table) })
   const error = errors.find(({ type }) => type === 'Quotes')
   if (error)
     throw new InputFault(`Row ${(error.row ?? 0) + 1}: a quoted cell is not closed, or the file is cut off.`)

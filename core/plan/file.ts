@@ -72,8 +72,8 @@ export function mediaTypeOf(path: string): string {
   return fileTypeOf(path)?.media ?? 'application/octet-stream'
 }
 
-/** All files of a site together: as much as a site file can carry. */
-export const MAX_SITE_BYTES = 60_000_000
+/** All files of a site together: as much as existing pages may bring. */
+export const MAX_SITE_BYTES = 200_000_000
 /** How many files a site may have. */
 export const MAX_FILES = 20_000
 

@@ -15,6 +15,7 @@ export function newPage(id: EntryId, title: string, decided: Partial<PageEntry> 
     state: 'draft',
     inMenu: true,
     inOrder: true,
+    inSearch: true,
     body: { html: '', changed: '' },
     pin: null,
     seen: null,

@@ -53,6 +53,8 @@ export const settingSchemas = {
   namesIndex: v.boolean('must be true or false'),
   /** What becomes of planned pages on the site. */
   plannedPages: v.picklist(PLANNED_RULES, 'must be left-out, text or stand-in'),
+  /** The page that hosts show for an address where there is none. */
+  notFound: v.nullable(entryIdSchema),
   /** Redirects of the author; those of pinned pages follow from the plan. */
   redirects: v.pipe(v.array(redirectSchema), v.maxLength(5000, 'must be at most 5000 redirects')),
   /** The document title of a page, with `{title}`, `{section}`, `{site}` and `{tagline}` in it; see `documentTitle`. */
@@ -85,6 +87,7 @@ export const DEFAULT_SETTINGS: Omit<Settings, 'name'> = {
   linkStyle: 'relative',
   namesIndex: true,
   plannedPages: 'left-out',
+  notFound: null,
   redirects: [],
   titlePattern: '{title} · {site}',
   homeTitlePattern: '{site}',

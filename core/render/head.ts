@@ -1,4 +1,5 @@
 import { absoluteUrl } from '../address/href.ts'
+import { notFoundPage } from '../address/notFound.ts'
 import type { Neighbours } from '../navigate/readingOrder.ts'
 import { documentTitle } from '../navigate/title.ts'
 import { isBegun, type PageEntry } from '../plan/entry.ts'
@@ -25,6 +26,14 @@ const FIRST =
   '    <meta charset="utf-8">\n' +
   '    <meta name="viewport" content="width=device-width, initial-scale=1">\n'
 
+/**
+ * Whether search engines may list a page. A stand-in is there for those who follow a link to it, and the 404 page for those
+ * who follow a broken one: neither is for those who search.
+ */
+export function isForSearch(site: Site, page: PageEntry): boolean {
+  return page.inSearch && isBegun(page) && notFoundPage(site) !== page.id
+}
+
 /** Works out the lines of a page's `head`. @param files the links to style sheets and scripts, as its folder has them */
 export function headParts(
   site: Site,
@@ -45,9 +54,7 @@ export function headParts(
     description:
       line(
         page.description !== '' && `<meta name="description" content="${escapeAttribute(page.description)}">`,
-      ) +
-      // A stand-in is there for those who follow a link to it, not for those who search.
-      line(!isBegun(page) && '<meta name="robots" content="noindex">'),
+      ) + line(!isForSearch(site, page) && '<meta name="robots" content="noindex">'),
     canonical: line(
       settings.baseUrl !== '' &&
         `<link rel="canonical" href="${escapeAttribute(absoluteUrl(settings, path))}">`,

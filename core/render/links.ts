@@ -1,5 +1,5 @@
 import { addressesOf } from '../address/addresses.ts'
-import { hrefsFrom } from '../address/href.ts'
+import { hrefsFrom, type LinkRule } from '../address/href.ts'
 import { fragmentHref } from '../address/relative.ts'
 import type { Entry, EntryId, LinkTarget } from '../plan/entry.ts'
 import { isWritten, type Site } from '../plan/site.ts'
@@ -27,11 +27,12 @@ export interface Links {
 /**
  * Makes the links of the pages in a folder of the site.
  * @param folder plain, from the top of the site, ending in `/` or empty
+ * @param rule where these are written otherwise than those of other pages
  */
-export function linksFrom(site: Site, folder: string): Links {
+export function linksFrom(site: Site, folder: string, rule: LinkRule = site.settings): Links {
   const { paths } = addressesOf(site)
   const made = new Map<EntryId, string | undefined>()
-  const hrefTo = hrefsFrom(site.settings, folder)
+  const hrefTo = hrefsFrom(rule, folder)
   const toPath = (path: string) => escapeAttribute(hrefTo(path))
 
   const toPage = (id: EntryId, fragment = '') => {

@@ -10,13 +10,14 @@ const known = new WeakMap<Site, { readonly top: string; readonly shown: Site }>(
  */
 export function previewed(site: Site, top: string): Site {
   const { templates } = site.surround
-  if (site.settings.linkStyle === 'relative' && !templates) return site
+  const { linkStyle, notFound } = site.settings
+  if (linkStyle === 'relative' && notFound === null && !templates) return site
   const before = known.get(site)
   if (before?.top === top) return before.shown
   const baseUrl = templates && site.settings.baseUrl !== '' ? top : site.settings.baseUrl
   const shown: Site = {
     ...site,
-    settings: { ...site.settings, linkStyle: 'relative', baseUrl },
+    settings: { ...site.settings, linkStyle: 'relative', notFound: null, baseUrl },
     surround: templates ? { ...site.surround, templates: { ...templates, root: top } } : site.surround,
   }
   known.set(site, { top, shown })

@@ -67,6 +67,8 @@ describe('pages of any site', () => {
       fc.property(arbitrarySite(), (given) => {
         const site: Site = {
           ...given,
+          // Its page is shown at any address: its links start from the top.
+          settings: { ...given.settings, notFound: null },
           surround: { ...given.surround, here: { ...given.surround.here, form: 'link' } },
         }
         const renderer = createRenderer(site, YEAR)

@@ -1,4 +1,6 @@
 import { addressesOf } from '../address/addresses.ts'
+import { fromTop } from '../address/href.ts'
+import { notFoundPage } from '../address/notFound.ts'
 import { folderOf } from '../address/relative.ts'
 import { type HereMark, isSameEverywhere, itemsShown, type MenuItem } from '../navigate/menu.ts'
 import { neighboursOf } from '../navigate/readingOrder.ts'
@@ -88,6 +90,7 @@ export function createRenderer(site: Site, year: number): Renderer {
   const { plan, settings, surround } = site
   const { paths } = addressesOf(site)
   const neighbours = neighboursOf(site)
+  const notFound = notFoundPage(site)
   const words = wordsOf(settings.language, surround.words)
   const layout = layoutOf(surround)
   const open =
@@ -107,10 +110,13 @@ export function createRenderer(site: Site, year: number): Renderer {
     return shown
   }
 
-  function folderAt(path: string): Folder {
-    let folder = folders.get(path)
+  /** What the pages beside a page share with it; one that is shown at any address shares nothing with others. */
+  function folderOfPage(id: EntryId): Folder {
+    const path = folderOf(paths.get(id)!)
+    const key = id === notFound ? ` ${path}` : path
+    let folder = folders.get(key)
     if (!folder) {
-      const links = linksFrom(site, path)
+      const links = linksFrom(site, path, id === notFound ? fromTop(settings) : settings)
       const names = new Names()
       const around = { site, words, year, links, itemsOf }
       const pieces = layout.pieces.map(({ piece, indent, isPastHeading }) =>
@@ -124,7 +130,7 @@ export function createRenderer(site: Site, year: number): Renderer {
         pieces,
       }
       if (folders.size >= MAX_FOLDERS) folders.clear()
-      folders.set(path, folder)
+      folders.set(key, folder)
     }
     return folder
   }
@@ -143,7 +149,7 @@ export function createRenderer(site: Site, year: number): Renderer {
     const page = entryOf(plan, id)
     if (page.kind !== 'page') throw new Error(`${id} is a ${page.kind}, not a page`)
     const path = paths.get(id)!
-    const folder = folderAt(folderOf(path))
+    const folder = folderOfPage(id)
     const on = { page, order: neighbours(id) }
     const content = lazily(() => renderContent(page, words, folder.links, callsOn(folder, on)))
     return {
@@ -183,10 +189,10 @@ export function createRenderer(site: Site, year: number): Renderer {
     page: (id) => (templated ? templated.page(id) : write(parts(id))),
     shown: (id) => (templated ? templated.shown(id) : write(parts(id))),
     encodingOf: (id) => templated?.makingOf(id).encoding,
-    linksOn: (id) => folderAt(folderOf(paths.get(id)!)).links,
+    linksOn: (id) => folderOfPage(id).links,
     markedMenu(id, piece) {
       const at = layout.pieces.findIndex((one) => one.piece.id === piece)
-      return folderAt(folderOf(paths.get(id)!)).pieces[at]?.menu?.parts(id)
+      return folderOfPage(id).pieces[at]?.menu?.parts(id)
     },
   }
 }

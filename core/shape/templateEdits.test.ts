@@ -5,11 +5,23 @@ import { addressesOf } from '../address/addresses.ts'
 import { bring } from '../existing/bring.ts'
 import { rippleOf } from '../ripple/ripple.ts'
 import { arbitraryHandSite, FAULTS, handFiles, orderOf } from '../testing/handMade.ts'
+import { stored } from '../testing/stored.ts'
 import { written } from '../testing/written.ts'
 import { YEAR } from '../testing/year.ts'
 import { guarded } from '../plan/change/guard.ts'
-import { sourceOfBits } from '../template/partSource.ts'
-import { dropOverride, setTemplateOf, setTemplateText, textRuns } from './templateEdits.ts'
+import { applyChange } from '../plan/change/apply.ts'
+import { bitsOfSource, canBeEdited, sourceOfBits } from '../template/partSource.ts'
+import { patternFields, withField } from '../template/patternFields.ts'
+import { createTemplateWriter } from '../template/write.ts'
+import {
+  dropOverride,
+  editedPattern,
+  patternOf,
+  setPattern,
+  setTemplateOf,
+  setTemplateText,
+  textRuns,
+} from './templateEdits.ts'
 
 /** The pages whose files differ, and those that the ripple names. */
 function differing(before: Site, after: Site, contents: ReadonlyMap<string, Uint8Array>) {
@@ -112,4 +124,108 @@ test('an edit of a part that pages put in changes its file and no page; a file p
     }),
     { numRuns: 30 },
   )
+})
+
+describe('patterns', () => {
+  const MARKER = '<!-- edited -->'
+  /** Every pattern of a site with the parts of templates that it writes. */
+  const patternsOf = ({ surround }: Site) =>
+    surround.templates!.templates.flatMap(({ id, parts }) =>
+      parts.flatMap((part, at) => {
+        const pattern = patternOf(surround.templates!, part)
+        return pattern ? [{ template: id, at, pattern }] : []
+      }),
+    )
+  const pagesOf = (site: Site) => {
+    const writer = createTemplateWriter(site, site.surround.templates!)
+    return new Map(
+      [...site.plan.entries.values()].flatMap(({ kind, id }) =>
+        kind === 'page' ? [[id, writer.page(id)] as const] : [],
+      ),
+    )
+  }
+
+  test('are as they were when nothing of them was edited', () => {
+    fc.assert(
+      fc.property(arbitraryHandSite, (hand) => {
+        for (const { pattern } of patternsOf(stored(bring(handFiles(hand)).site))) {
+          const fields = patternFields(pattern)
+          expect(fields.length).toBeGreaterThan(2)
+          for (const { at, bits } of fields) {
+            expect(canBeEdited(bits, true)).toBe(true)
+            expect(withField(pattern, at, bits)).toEqual(pattern)
+          }
+          const same = fields.map(({ at, bits }) => ({ at, source: sourceOfBits(bits) }))
+          expect(editedPattern(pattern, same)).toEqual(pattern)
+        }
+      }),
+    )
+  })
+
+  test('write what was edited on all pages, and nothing else differs', () => {
+    fc.assert(
+      fc.property(arbitraryHandSite, fc.nat(), fc.nat(), (hand, which, field) => {
+        const site = stored(bring(handFiles(hand)).site)
+        const patterns = patternsOf(site)
+        fc.pre(patterns.length > 0)
+        const { pattern } = patterns[which % patterns.length]!
+        const fields = patternFields(pattern)
+        const { at, bits } = fields[field % fields.length]!
+        const edited = editedPattern(pattern, [{ at, source: sourceOfBits(bits) + MARKER }])
+        const change = setPattern(site, pattern, edited)!
+        const { site: after, inverse } = applyChange(site, change)
+        const [before, now] = [pagesOf(site), pagesOf(after)]
+        const ripple = rippleOf(site, after, YEAR)
+        const told = new Set(ripple.pages.map(({ page }) => page))
+        const writes = patterns.filter((one) => one.pattern.pattern.id === pattern.pattern.id)
+        for (const [id, text] of before) {
+          expect(told.has(id)).toBe(now.get(id) !== text)
+          const { template, overrides } = site.surround.templates!.pages[id]!
+          const isKept = writes.some(
+            (one) =>
+              one.template === template && overrides.some(({ from, to }) => from <= one.at && one.at < to),
+          )
+          if (!isKept) expect(now.get(id)!.replaceAll(MARKER, '')).toBe(text)
+        }
+        if (at.of === 'before' && pattern.kind === 'menu')
+          expect([...now.values()].some((text) => text.includes(MARKER))).toBe(true)
+        expect(pagesOf(applyChange(after, inverse).site)).toEqual(before)
+      }),
+    )
+  })
+
+  test('have holes for what is computed, and say so only where they are holes', () => {
+    const bits = [
+      '<a href="',
+      { hole: 'href', of: 'next' },
+      '">',
+      { hole: 'label', of: 'item' },
+      '</a>',
+    ] as const
+    expect(sourceOfBits(bits)).toBe('<a href="{next.href}">{label}</a>')
+    expect(bitsOfSource(sourceOfBits(bits), [], true)).toEqual(bits)
+    expect(bitsOfSource('{label}', [])).toEqual(['{label}'])
+    // A text that looks like a hole, and is none, is left alone.
+    expect(canBeEdited(['{label}'], true)).toBe(false)
+    expect(canBeEdited(['{label}'])).toBe(true)
+  })
+
+  test('write items alike that were written in ways of their own', () => {
+    const own = { walks: { plain: { head: ['<b>Walks</b>'], tail: '' } } }
+    const pattern = {
+      kind: 'menu' as const,
+      pattern: {
+        ...{ id: 'main', menu: 'main', shape: 'stack' as const, before: [], after: [], between: ['\n'] },
+        forms: { '1 plain page': { head: [{ hole: 'label' as const, of: 'item' as const }], tail: '' } },
+        own,
+        spelling: { start: 'relative' as const, index: 'named' as const, isPlain: false },
+      },
+    }
+    expect(editedPattern(pattern, [])).toEqual(pattern)
+    expect(editedPattern(pattern, [], true)).toEqual({
+      kind: 'menu',
+      pattern: { ...pattern.pattern, own: {} },
+    })
+    expect(() => withField(pattern, { of: 'link' }, [])).toThrow('a menu has no text for link')
+  })
 })

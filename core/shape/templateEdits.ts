@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal'
 import type { Change } from '../plan/change/change.ts'
 import { guarded } from '../plan/change/guard.ts'
 import type { EntryId } from '../plan/entry.ts'
@@ -10,6 +11,7 @@ import type {
   TemplatePart,
   Templates,
 } from '../plan/surround/templates.ts'
+import { type FieldPlace, type Pattern, patternFields, withField } from '../template/patternFields.ts'
 import { bitsOfSource, sourceOfBits } from '../template/partSource.ts'
 import { createTemplateWriter } from '../template/write.ts'
 
@@ -112,3 +114,73 @@ export const dropOverride = (site: Site, page: EntryId, override: Override): Cha
     ...making,
     overrides: making.overrides.filter((one) => one !== override),
   }))
+
+/** The pattern of a part of a template; undefined for one that has none. */
+export function patternOf(
+  { menus, breadcrumbs, pagers }: Templates,
+  part: TemplatePart,
+): Pattern | undefined {
+  switch (part.kind) {
+    case 'menu': {
+      const pattern = menus.find(({ id }) => id === part.pattern)
+      return pattern && { kind: part.kind, pattern }
+    }
+    case 'breadcrumb': {
+      const pattern = breadcrumbs.find(({ id }) => id === part.pattern)
+      return pattern && { kind: part.kind, pattern }
+    }
+    case 'pager': {
+      const pattern = pagers.find(({ id }) => id === part.pattern)
+      return pattern && { kind: part.kind, pattern }
+    }
+    case 'text':
+    case 'title':
+    case 'description':
+    case 'heading':
+    case 'content':
+    case 'own':
+      return undefined
+  }
+}
+
+/** Templates with another pattern in the place of the one with its id. */
+function withPattern(templates: Templates, { kind, pattern }: Pattern): Templates {
+  const inPlace = <One extends { readonly id: string }>(all: readonly One[], next: One) =>
+    all.map((one) => (one.id === next.id ? next : one))
+  switch (kind) {
+    case 'menu':
+      return { ...templates, menus: inPlace(templates.menus, pattern) }
+    case 'breadcrumb':
+      return { ...templates, breadcrumbs: inPlace(templates.breadcrumbs, pattern) }
+    case 'pager':
+      return { ...templates, pagers: inPlace(templates.pagers, pattern) }
+  }
+}
+
+/** A text of a pattern, written otherwise. @param source with holes and pointers */
+export interface PatternEdit {
+  readonly at: FieldPlace
+  readonly source: string
+}
+
+/** A pattern with some of its texts written otherwise. @param alike whether items that are written in a way of their own give that up */
+export function editedPattern(pattern: Pattern, edits: readonly PatternEdit[], alike = false): Pattern {
+  const fields = patternFields(pattern)
+  const edited = edits.reduce((now, { at, source }) => {
+    const before = fields.find((field) => isEqual(field.at, at))?.bits ?? []
+    return sourceOfBits(before) === source ? now : withField(now, at, bitsOfSource(source, before, true))
+  }, pattern)
+  return alike && edited.kind === 'menu' ? { kind: 'menu', pattern: { ...edited.pattern, own: {} } } : edited
+}
+
+/** Templates as they would be with an edited pattern: to see it before. */
+export const templatesWith = (site: Site, pattern: Pattern): Site => {
+  const { templates } = site.surround
+  return templates
+    ? { ...site, surround: { ...site.surround, templates: withPattern(templates, pattern) } }
+    : site
+}
+
+/** Writes a menu, breadcrumb or pager otherwise, on all pages that have it. */
+export const setPattern = (site: Site, before: Pattern, after: Pattern): Change | undefined =>
+  isEqual(before, after) ? undefined : changed(site, (templates) => withPattern(templates, after))

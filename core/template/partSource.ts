@@ -1,22 +1,31 @@
-import type { Address, Bits } from '../plan/surround/templates.ts'
+import isEqual from 'fast-deep-equal'
+import type { Address, Bits, PatternHole } from '../plan/surround/templates.ts'
 
 const pointerOf = ({ to, id, tail }: Address): string => `${to}:${id}${tail}`
 
+/** A hole of a pattern as it stands in a source: `{label}`, or `{next.label}` where it is that of a neighbour. */
+const holeOf = ({ hole, of }: PatternHole): string => (of === 'item' ? `{${hole}}` : `{${of}.${hole}}`)
+
+/** All holes that a pattern may have, by how they stand in a source. */
+const HOLES = new Map(
+  (['item', 'previous', 'next', 'up'] as const).flatMap((of) =>
+    (['label', 'title', 'href'] as const).map((hole) => [holeOf({ hole, of }), { hole, of }] as const),
+  ),
+)
+
 /** A text of a template as its author edits it: addresses stand as pointers, as they do in main content. */
 export const sourceOfBits = (bits: Bits): string =>
-  bits
-    .map((bit) => (typeof bit === 'string' ? bit : 'hole' in bit ? `{${bit.hole}}` : pointerOf(bit)))
-    .join('')
+  bits.map((bit) => (typeof bit === 'string' ? bit : 'hole' in bit ? holeOf(bit) : pointerOf(bit))).join('')
 
 /**
  * An edited text of a template. A pointer that stood there before is written as it was; all else is text.
  * @param before what was edited
+ * @param isPattern whether it is a text of a pattern, in which holes may stand
  */
-export function bitsOfSource(source: string, before: Bits): Bits {
-  const known = new Map<string, Address>()
+export function bitsOfSource(source: string, before: Bits, isPattern = false): Bits {
+  const known = new Map<string, Address | PatternHole>(isPattern ? HOLES : [])
   for (const bit of before)
-    if (typeof bit !== 'string' && !('hole' in bit) && !known.has(pointerOf(bit)))
-      known.set(pointerOf(bit), bit)
+    if (typeof bit !== 'string' && 'to' in bit && !known.has(pointerOf(bit))) known.set(pointerOf(bit), bit)
   // The longer first: one may begin as another does.
   const pointers = [...known.keys()].sort((a, b) => b.length - a.length)
   const bits: Bits[number][] = []
@@ -37,9 +46,9 @@ export function bitsOfSource(source: string, before: Bits): Bits {
   return bits
 }
 
-/** Whether a text of a template is the same once it was edited and left as it was. */
-export const canBeEdited = (bits: Bits): boolean =>
-  JSON.stringify(joined(bitsOfSource(sourceOfBits(bits), bits))) === JSON.stringify(joined(bits))
+/** Whether a text of a template, or of a pattern, is the same once it was edited and left as it was. */
+export const canBeEdited = (bits: Bits, isPattern = false): boolean =>
+  isEqual(joined(bitsOfSource(sourceOfBits(bits), bits, isPattern)), joined(bits))
 
 /** The same bits with texts that stand beside each other as one. */
 function joined(bits: Bits): Bits {

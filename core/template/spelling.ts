@@ -10,6 +10,8 @@ export interface Published {
   readonly baseUrl: string
   /** `/` at both ends. */
   readonly root: string
+  /** Whether the page is shown at any address, so that its references start from the top. */
+  readonly isFromTop?: boolean
 }
 
 /**
@@ -25,7 +27,7 @@ export function spelt(
 ): string {
   const folder = folderOf(from)
   let href: string
-  switch (start) {
+  switch (published.isFromTop && start !== 'absolute' ? 'root' : start) {
     case 'relative':
       href = relativeHref(folder, to)
       break

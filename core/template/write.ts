@@ -1,4 +1,5 @@
 import { addressesOf } from '../address/addresses.ts'
+import { notFoundPage } from '../address/notFound.ts'
 import { type HereMark, hereMark, indexOfMenu, itemsShown } from '../navigate/menu.ts'
 import { documentTitle, firstHeading } from '../navigate/title.ts'
 import type { EntryId, PageEntry } from '../plan/entry.ts'
@@ -44,7 +45,9 @@ export interface TemplateWriter {
   includedFiles(): readonly IncludedFile[]
   /** A page about as its visitors get it, with what it puts in. */
   shown(id: EntryId): string
-  /** All menus of a page as they are where no item is marked. */
+  /** A menu of a page as it is where no item is marked. */
+  unmarked(id: EntryId, part: MenuPart): string
+  /** The same of all its menus. */
   unmarkedMenus(id: EntryId): string
   /** How a page is made; a new one as its neighbours are. */
   makingOf(id: EntryId): PageMaking
@@ -60,6 +63,8 @@ export interface WrittenPiece {
   readonly kept: Override | undefined
 }
 
+type MenuPart = Extract<TemplatePart, { readonly kind: 'menu' }>
+
 /** A text between quotes in PHP. https://www.php.net/manual/en/language.types.string.php */
 function inCode(text: string, quote: '"' | "'"): string {
   const escaped = text.replaceAll('\\', '\\\\').replaceAll(quote, `\\${quote}`)
@@ -73,9 +78,15 @@ function likelyMaking({ plan }: Site, { pages, templates }: Templates, id: Entry
     if (count.has(template)) count.set(template, count.get(template)! + 1)
   // Of those that are as common, the first of the list: how pages are kept says nothing.
   const commonest = [...count].sort(([, a], [, b]) => b - a)[0]![0]
+  // What a page with a template that is there no more says of its own does not help others either.
+  const madeBy = (page: EntryId): readonly PageMaking[] => {
+    const own = pages[page]
+    return own && count.has(own.template) ? [own] : []
+  }
   const parent = plan.parents.get(id)
-  const siblings = parent === undefined ? [] : childrenOf(plan, parent).flatMap((one) => pages[one] ?? [])
-  const likely = siblings.at(-1) ?? (parent !== undefined && parent !== plan.home ? pages[parent] : undefined)
+  const siblings = parent === undefined ? [] : childrenOf(plan, parent).flatMap(madeBy)
+  const above = parent !== undefined && parent !== plan.home ? madeBy(parent) : []
+  const likely = siblings.at(-1) ?? above[0]
   const encoding = (likely ?? pages[plan.home])?.encoding ?? { name: 'utf-8', hasMark: false }
   return { template: likely?.template ?? commonest, encoding, overrides: [], spelt: {} }
 }
@@ -84,7 +95,12 @@ function likelyMaking({ plan }: Site, { pages, templates }: Templates, id: Entry
 export function createTemplateWriter(site: Site, templates: Templates): TemplateWriter {
   const { plan, surround, settings } = site
   const { paths } = addressesOf(site)
-  const published: Published = { baseUrl: settings.baseUrl, root: templates.root }
+  const notFound = notFoundPage(site)
+  const publishedOn = (id: EntryId): Published => ({
+    baseUrl: settings.baseUrl,
+    root: templates.root,
+    isFromTop: id === notFound,
+  })
   const byId = new Map(templates.templates.map((template) => [template.id, template]))
   const menus = new Map(templates.menus.map((pattern) => [pattern.id, pattern]))
   const trails = new Map(templates.breadcrumbs.map((pattern) => [pattern.id, pattern]))
@@ -125,7 +141,7 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
       case 'heading':
         return escapePlainly(firstHeading(page))
       case 'content':
-        return writeContent(site, templates, id, page.body.html, published)
+        return writeContent(site, templates, id, page.body.html, publishedOn(id))
       case 'menu':
         return menuOn(id, part.pattern, writing)
       case 'breadcrumb': {
@@ -145,7 +161,7 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
   function* pieces(id: EntryId): Generator<WrittenPiece> {
     const { overrides } = makingOf(id)
     const { parts } = templateOf(id)
-    const writing = writingOn(site, paths.get(id)!, published)
+    const writing = writingOn(site, paths.get(id)!, publishedOn(id))
     let at = 0
     const upTo = function* (end: number): Generator<WrittenPiece> {
       for (; at < end && at < parts.length; at++)
@@ -164,7 +180,7 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
 
   const included = (one: Included): IncludedWriter => {
     const path = seenFrom(paths, site, one.from, site.files.get(one.file)?.path ?? '')
-    const writing = writingOn(site, path, published)
+    const writing = writingOn(site, path, publishedOn(plan.home))
     return includedWriter(one, templates, writing, (pattern) => menuOn(plan.home, pattern, writing, NO_MARK))
   }
   let files: readonly IncludedFile[] | undefined
@@ -174,6 +190,8 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
       if (file?.content !== one.content) return []
       return [{ file: one.file, path: file.path, text: included(one).text(), encoding: one.encoding }]
     }))
+  const unmarked = (id: EntryId, part: MenuPart) =>
+    menuOn(id, part.pattern, writingOn(site, paths.get(id)!, publishedOn(id)), NO_MARK)
   const page = (id: EntryId) => [...pieces(id)].reduce((text, piece) => text + piece.text, '')
 
   return {
@@ -187,11 +205,11 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
       const texts = new Map(includedFiles().map((file) => [file.path, file.text]))
       return withIncludes(paths.get(id)!, text, (path) => texts.get(path))
     },
-    part: (id, part) => partOf(id, part, writingOn(site, paths.get(id)!, published)),
+    part: (id, part) => partOf(id, part, writingOn(site, paths.get(id)!, publishedOn(id))),
+    unmarked,
     unmarkedMenus(id) {
-      const writing = writingOn(site, paths.get(id)!, published)
       const menuParts = templateOf(id).parts.filter((part) => part.kind === 'menu')
-      return menuParts.map((part) => menuOn(id, part.pattern, writing, NO_MARK)).join('')
+      return menuParts.map((part) => unmarked(id, part)).join('')
     },
     page,
     pieces: (id) => [...pieces(id)],

@@ -120,6 +120,7 @@ const FIELD_VALUES: { readonly [Field in EntryField]: (d: Drawing) => unknown } 
   state: (d) => d.of(STATES),
   inMenu: (d) => d.flag,
   inOrder: (d) => d.flag,
+  inSearch: (d) => d.flag,
   body: (d) => ({
     html: `<p id="part">${d.below(9)} <a href="entry:${d.entry}#part">there</a></p>`,
     changed: '',
@@ -142,6 +143,7 @@ const SETTING_VALUES: { readonly [Name in SettingName]: (d: Drawing) => unknown 
   linkStyle: (d) => d.of(LINK_STYLES),
   namesIndex: (d) => d.flag,
   plannedPages: (d) => d.of(PLANNED_RULES),
+  notFound: (d) => (d.flag ? d.entry : null),
   redirects: (d) => [
     { from: `old-${d.below(3)}.html`, to: redirectTarget(d) },
     ...(d.flag ? [{ from: d.of(['walks.html', 'index.html', 'old.html']), to: redirectTarget(d) }] : []),

@@ -84,6 +84,7 @@ interface Sketch {
   readonly state: 'planned' | 'draft' | 'ready'
   readonly inMenu: boolean
   readonly inOrder: boolean
+  readonly inSearch: boolean
   readonly isPinned: boolean
   /** Which of the entries before it its body or its target leads to. */
   readonly leadsTo: number
@@ -97,6 +98,7 @@ const sketch: fc.Arbitrary<Sketch> = fc.record({
   state: fc.constantFrom('planned', 'draft', 'ready', 'ready'),
   inMenu: fc.boolean(),
   inOrder: fc.boolean(),
+  inSearch: fc.boolean(),
   isPinned: fc.integer({ min: 0, max: 9 }).map((n) => n === 0),
   leadsTo: fc.nat(1000),
 })
@@ -141,6 +143,7 @@ function entryOfSketch(
     banner: null,
     state: rest.state,
     inOrder: rest.inOrder,
+    inSearch: rest.inSearch,
     body: {
       html: `<p>To <a href="entry:${target}#part">there</a>.${picture}</p>${COMPUTED[rest.leadsTo % COMPUTED.length]!}`,
       changed: '',
@@ -198,6 +201,7 @@ const HOME: Sketch = {
   state: 'ready',
   inMenu: true,
   inOrder: true,
+  inSearch: true,
   isPinned: false,
   leadsTo: 0,
 }
@@ -244,6 +248,7 @@ export const arbitrarySettings: fc.Arbitrary<Settings> = fc
     extension: fc.constantFrom(...EXTENSIONS),
     namesIndex: fc.boolean(),
     plannedPages: fc.constantFrom(...PLANNED_RULES),
+    notFound: fc.option(fc.constantFrom('home', 'e0', 'e1', 'e2', 'e5')),
     redirects: arbitraryRedirects,
     name,
   })

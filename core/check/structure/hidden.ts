@@ -1,3 +1,4 @@
+import { notFoundPage } from '../../address/notFound.ts'
 import { COMMON_PRACTICE, type Checked, type Found, type SiteRule } from '../rule.ts'
 
 /** How many other pages link to each page, by its surround and by its text. */
@@ -25,11 +26,18 @@ export const hidden: SiteRule = {
   severity: 'warning',
   about: 'pages in no menu and in no text',
   source: COMMON_PRACTICE,
-  from: ({ graph, clicks, pages }) => [graph, clicks, pages],
+  from: ({ site, graph, clicks, pages }) => [graph, clicks, pages, site.settings.notFound],
   findAll(checked) {
     const counts = linksIn(checked)
+    const notFound = notFoundPage(checked.site)
     return checked.pages.flatMap((page): Found[] => {
-      if (page.inMenu || page.id === checked.site.plan.home || !checked.clicks.has(page.id)) return []
+      if (
+        page.inMenu ||
+        page.id === checked.site.plan.home ||
+        page.id === notFound ||
+        !checked.clicks.has(page.id)
+      )
+        return []
       if ((counts.get(page.id)?.text ?? 0) > 0) return []
       const words = 'It stands in no menu, and no text links to it.'
       return [{ place: { in: 'entry', entry: page.id }, words, gist: page.id }]

@@ -1,3 +1,4 @@
+import { notFoundPage } from '../../address/notFound.ts'
 import type { Found, SiteRule } from '../rule.ts'
 
 /** A page that nobody finds: no link of the site leads there. */
@@ -7,10 +8,11 @@ export const orphan: SiteRule = {
   severity: 'error',
   about: 'pages that no link leads to',
   source: 'WCAG 2.2, 2.4.5: https://www.w3.org/TR/WCAG22/#multiple-ways',
-  from: ({ graph, clicks, pages }) => [graph, clicks, pages],
+  from: ({ site, graph, clicks, pages }) => [graph, clicks, pages, site.settings.notFound],
   findAll({ site, pages, clicks }) {
     return pages.flatMap((page): Found[] =>
-      clicks.has(page.id)
+      // Nobody is led to the 404 page: it comes by itself.
+      clicks.has(page.id) || page.id === notFoundPage(site)
         ? []
         : [
             {

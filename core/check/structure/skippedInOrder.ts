@@ -1,5 +1,6 @@
 import { childrenOf, entryOf, walk } from '../../plan/plan.ts'
 import { isWritten } from '../../plan/site.ts'
+import { notFoundPage } from '../../address/notFound.ts'
 import { COMMON_PRACTICE, type Found, type SiteRule } from '../rule.ts'
 
 /** A reading order that passes over a page among others that it leads through. */
@@ -9,12 +10,14 @@ export const skippedInOrder: SiteRule = {
   severity: 'warning',
   about: 'pages that previous and next pass over among their siblings',
   source: COMMON_PRACTICE,
-  from: ({ site }) => [site.plan, site.settings.plannedPages, site.surround.order],
-  findAll: ({ site }) =>
-    [...walk(site.plan)].flatMap(({ entry }): Found[] => {
+  from: ({ site }) => [site.plan, site.settings.plannedPages, site.settings.notFound, site.surround.order],
+  findAll: ({ site }) => {
+    const notFound = notFoundPage(site)
+    return [...walk(site.plan)].flatMap(({ entry }): Found[] => {
       const pages = childrenOf(site.plan, entry.id)
         .map((id) => entryOf(site.plan, id))
         .filter((one) => isWritten(site, one))
+        .filter(({ id }) => id !== notFound)
       const out = pages.filter(({ inOrder }) => !inOrder)
       // Where most are out, that is meant.
       if (out.length === 0 || out.length * 2 >= pages.length) return []
@@ -24,5 +27,6 @@ export const skippedInOrder: SiteRule = {
         gist: page.id,
         fix: { kind: 'setEntry', entry: page.id, field: 'inOrder', value: true },
       }))
-    }),
+    })
+  },
 }

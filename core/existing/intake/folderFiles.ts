@@ -32,7 +32,7 @@ const MAX_PAGE_BYTES = 5_000_000
 /** Elements may stand in each other so deep and no deeper: as browsers have it, twice. */
 const MOST_NESTED = 1024
 
-const isPageName = (path: string) => PAGE_ENDINGS.has(endingOf(path))
+export const isPageName = (path: string) => PAGE_ENDINGS.has(endingOf(path))
 
 /** What a page puts in from files of their own, by path. */
 export const includesOf = (path: string, text: string): string[] =>
@@ -81,8 +81,14 @@ function settleEncodings(
 
 const COPY = /(?:^|[\s_.-])(?:copy|kopie|backup|bak|old|alt|orig|original)(?:[\s_.-]?\d*)?$|\(\d+\)$|~$/i
 
-/** Sorts the files of a folder: pages, pieces of pages, and all else. */
-export function sortFiles(files: readonly FoundFile[]): SortedFiles {
+/**
+ * Sorts the files of a folder: pages, pieces of pages, and all else.
+ * @param isKnown whether a file is a page, whatever its name says
+ */
+export function sortFiles(
+  files: readonly FoundFile[],
+  isKnown: (path: string) => boolean = () => false,
+): SortedFiles {
   const read = new Map<string, DecodedPage>()
   const others: FoundFile[] = []
   const leftover: Leftover[] = []
@@ -92,7 +98,7 @@ export function sortFiles(files: readonly FoundFile[]): SortedFiles {
       others.push(file)
       if (reason !== undefined) leftover.push({ path: file.path, reason })
     }
-    if (!isPageName(file.path)) {
+    if (!isPageName(file.path) && !isKnown(file.path)) {
       if (/^(?:inc|tpl|txt)$/.test(endingOf(file.path)) || endingOf(file.path) === '')
         texts.set(file.path, file)
       keep()

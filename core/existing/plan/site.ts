@@ -92,6 +92,14 @@ interface Made {
   readonly key: string
 }
 
+/** What stands in a site already when a folder is read for it: the ids of its entries and files by path, and all that are taken. */
+export interface KnownIds {
+  readonly entries: ReadonlyMap<string, EntryId>
+  readonly files: ReadonlyMap<string, EntryId>
+  readonly taken: readonly EntryId[]
+}
+export const NOTHING_KNOWN: KnownIds = { entries: new Map(), files: new Map(), taken: [] }
+
 /** Puts the plan of a folder together. @param keyOfFile the key under which the bytes of a file are kept */
 export function planSite(
   folder: ReadFolder,
@@ -100,12 +108,15 @@ export function planSite(
   titles: Titles,
   others: readonly FoundFile[],
   keyOfFile: (path: string) => string,
+  known: KnownIds,
 ): PlannedSite {
-  const ids = new Set<string>()
-  const idOfPage = new Map(folder.pages.map(({ path }) => [path, claimId(path, ids)]))
-  const fileIds = new Set<string>()
+  const ids = new Set<string>(known.taken)
+  const idOfPage = new Map(
+    folder.pages.map(({ path }) => [path, known.entries.get(path) ?? claimId(path, ids)]),
+  )
+  const fileIds = new Set<string>(known.taken)
   const files: SiteFile[] = others.map(({ path, bytes }) => ({
-    id: claimId(path, fileIds),
+    id: known.files.get(path) ?? claimId(path, fileIds),
     path,
     asFound: true,
     content: keyOfFile(path),
@@ -144,6 +155,7 @@ export function planSite(
       state: 'ready',
       inMenu: isShown,
       inOrder: inRuns.size === 0 || inRuns.has(path),
+      inSearch: true,
       pin: { name: stem || 'page', addresses: [path] },
     })
   }

@@ -1,3 +1,4 @@
+import isEqual from 'fast-deep-equal'
 import { collect } from '../collect.ts'
 import { type Correction, correctionsOf, pointedContent } from '../corrections.ts'
 import { addressesOf } from '../../address/addresses.ts'
@@ -8,13 +9,11 @@ import type { Stretch } from '../../standard/pageTokens.ts'
 import { tailOf, writeContent } from '../../template/content.ts'
 import type {
   Bits,
-  Override,
   PageMaking,
   Spelling,
   Template,
   TemplatePart,
   Templates,
-  Where,
 } from '../../plan/surround/templates.ts'
 import { createTemplateWriter, type TemplateWriter } from '../../template/write.ts'
 import { writingOn } from '../../template/writing.ts'
@@ -34,22 +33,10 @@ import {
 } from './cells.ts'
 import { learnPager, learnTrail } from './learn.ts'
 import { draftIncluded, overridesOf, type ReadIncluded } from './included.ts'
+import { between, type Deviation, deviationsOf, looseRuns } from './deviations.ts'
 import { type FittedMenu, fitMenus } from './menus.ts'
 import { claimId, type Sources } from './source.ts'
 import * as v from 'valibot'
-
-/** A stretch of a page that its template does not say: what stands there in the place of which parts. */
-export interface Deviation {
-  readonly page: ReadPage
-  readonly override: Override
-  readonly stretch: Stretch
-  /** The parts that it stands for. */
-  readonly parts: readonly TemplatePart[]
-  /** What these would be. */
-  readonly would: string
-  /** Where in its page the template has it. */
-  readonly where: Where
-}
 
 /** The folder as a site with templates, and where its pages do not follow them. */
 export interface BuiltSite {
@@ -59,6 +46,8 @@ export interface BuiltSite {
   readonly deviations: readonly Deviation[]
   /** Which pages are made with each template, by its id. */
   readonly kinds: ReadonlyMap<string, readonly ReadPage[]>
+  /** Where the content of each page stands in it. */
+  readonly contents: ReadonlyMap<ReadPage, Stretch>
   readonly writer: TemplateWriter
 }
 
@@ -174,26 +163,6 @@ function ownName(
   return first === '<img' ? 'banner' : 'own'
 }
 
-/** How one page lies over its template: the stretch of each slot; undefined where it has none. */
-type Lying = readonly (Cell | undefined)[]
-
-/** The stretch of a page between the slots before and after some. */
-function between(page: ReadPage, lying: Lying, from: number, to: number): Stretch {
-  const before = from > 0 ? lying[from - 1]! : undefined
-  const after = to < lying.length ? lying[to]! : undefined
-  return { start: before?.end ?? 0, end: after?.start ?? page.text.length }
-}
-
-/** The runs of slots that a page has no cell for, each with the stretch that stands there; stretches may be empty. */
-function* looseRuns(lying: Lying): Generator<{ from: number; to: number }> {
-  let from = 0
-  for (let at = 0; at <= lying.length; at++) {
-    if (at < lying.length && lying[at] === undefined) continue
-    yield { from, to: at }
-    from = at + 1
-  }
-}
-
 interface Draft {
   readonly alignment: Alignment<ReadPage>
   readonly template: Template
@@ -291,7 +260,7 @@ function draftsOf(
 }
 
 /** The content of a page with pointers in the place of its references, and how those are written. */
-function contentOf(
+export function contentOf(
   sources: Sources,
   page: ReadPage,
   { start, end }: Stretch,
@@ -307,7 +276,7 @@ function contentOf(
     const tail = tailOf(reference.raw)
     const pointer = `${address.to}:${address.id}${tail}`
     const spelling: Spelling = { start: address.start, index: address.index, isPlain: address.isPlain }
-    const isUsual = JSON.stringify(spelling) === JSON.stringify(usual)
+    const isUsual = isEqual(spelling, usual)
     const there = spelt[pointer]
     // One pointer is written in one way on a page: another way stays as it is.
     if (there ? JSON.stringify(there) !== JSON.stringify(spelling) : !isUsual && html.includes(`${pointer}"`))
@@ -439,65 +408,7 @@ export function buildTemplates(
     menus: patterns.menus,
     deviations,
     kinds: new Map(drafts.map(({ template, alignment }) => [template.id, alignment.pages])),
+    contents: new Map(drafts.flatMap(({ contents }) => [...contents])),
     writer: createTemplateWriter(done, templates),
   }
-}
-
-/** What writes the parts of one page. */
-interface Expected {
-  part(part: TemplatePart): string
-  bits(bits: Bits): string
-  /** Whether the body of the page comes out as this. */
-  isContent(text: string): boolean
-}
-
-/** What of a page its template does not say, so that both together are the page to the byte. */
-function deviationsOf(
-  sources: Sources,
-  page: ReadPage,
-  parts: readonly TemplatePart[],
-  lying: Lying,
-  content: Stretch | undefined,
-  expected: Expected,
-): Deviation[] {
-  const deviations: Deviation[] = []
-  const contentAt = parts.findIndex(({ kind }) => kind === 'content')
-  const whereAt = (at: number): Where => {
-    const near = parts.slice(at).find((part) => 'where' in part)
-    if (near && 'where' in near && near.where === 'head') return 'head'
-    return contentAt >= 0 && at > contentAt ? 'footer' : 'header'
-  }
-  const put = (from: number, to: number, stretch: Stretch, would: string) => {
-    // What is written of a stretch must be what it is: a reference that would come out otherwise stays as it stands.
-    const text = page.text.slice(stretch.start, stretch.end)
-    const learnt = sources.bits(page, stretch)
-    const bits = expected.bits(learnt) === text ? learnt : text === '' ? [] : [text]
-    const override: Override = { from, to, bits }
-    deviations.push({ page, override, stretch, parts: parts.slice(from, to), would, where: whereAt(from) })
-  }
-  /** Compares a stretch with what some parts would be, and keeps it where it is something else. */
-  const compare = (from: number, to: number, stretch: Stretch) => {
-    const text = page.text.slice(stretch.start, stretch.end)
-    const would = parts
-      .slice(from, to)
-      .map((part) => expected.part(part))
-      .join('')
-    if (text === would) return
-    put(from, to, stretch, would)
-  }
-  for (const { from, to } of looseRuns(lying)) {
-    const stretch = between(page, lying, from, to)
-    const contentAt = parts.findIndex((part, at) => at >= from && at < to && part.kind === 'content')
-    if (contentAt >= 0 && content) {
-      if (contentAt > from) compare(from, contentAt, { start: stretch.start, end: stretch.start })
-      if (!expected.isContent(page.text.slice(content.start, content.end)))
-        put(contentAt, contentAt + 1, content, '')
-      if (to > contentAt + 1) compare(contentAt + 1, to, { start: stretch.end, end: stretch.end })
-    } else if (from === to) {
-      if (stretch.end > stretch.start) put(from, to, stretch, '')
-    } else compare(from, to, stretch)
-    const cell = lying[to]
-    if (cell) compare(to, to + 1, cell)
-  }
-  return deviations
 }

@@ -112,11 +112,23 @@ export function learnMenu(
     }),
   ) as Record<string, ItemForm>
   const own: Record<string, Record<string, ItemForm>> = {}
+  const usualOf = new Map(
+    [...byItem].map(([item, states]) => [item, JSON.stringify(mostOf(states.get('plain')?.forms ?? []))]),
+  )
+  const usuals = new Map<string, string[]>()
+  for (const [item, states] of byItem) {
+    const key = states.get('plain')?.key
+    if (key !== undefined) collect(usuals, key, usualOf.get(item)!)
+  }
+  /** Kinds of which every item is written in a way of its own: with a number, or its own class. */
+  const allOwn = new Set(
+    [...usuals].flatMap(([key, all]) => (all.length > 2 && new Set(all).size === all.length ? [key] : [])),
+  )
   for (const [item, states] of byItem) {
     const plain = states.get('plain')
-    const usual = plain && JSON.stringify(mostOf(plain.forms))
+    const usual = usualOf.get(item)
     // An item that is written as the others are is marked as they are, too, whatever stands on one page.
-    if (!plain || usual === JSON.stringify(learnt[plain.key])) continue
+    if (!plain || (usual === JSON.stringify(learnt[plain.key]) && !allOwn.has(plain.key))) continue
     for (const [state, { forms: all }] of states) {
       const form = mostOf(all)!
       const isSure = state === 'plain' || all.length > 1 || JSON.stringify(form) !== usual

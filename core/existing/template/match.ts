@@ -1,10 +1,13 @@
 import type { Cell } from './cells.ts'
 
+/** What is matched: cells of pages, or smaller pieces of them. */
+type Matchable = Pick<Cell, 'key' | 'isTelling'>
+
 /** Of each cell of one page, the cell of another that is the same; -1 where there is none. Both go upwards. */
 export type Matched = readonly number[]
 
 /** The places of keys that a page has only once. */
-function uniqueKeys(cells: readonly Cell[]): Map<string, number> {
+function uniqueKeys(cells: readonly Matchable[]): Map<string, number> {
   const places = new Map<string, number>()
   cells.forEach(({ key, isTelling }, at) => {
     if (isTelling) places.set(key, places.has(key) ? -1 : at)
@@ -36,7 +39,7 @@ function longestRising(pairs: readonly (readonly [number, number])[]): (readonly
  * Finds what two pages have in common: first what each of them has only once, in the same order, then what stands beside
  * that on both. Takes time in proportion to the pages, whatever differs.
  */
-export function linksOfCells(base: readonly Cell[], other: readonly Cell[]): Matched {
+export function linksOfCells(base: readonly Matchable[], other: readonly Matchable[]): Matched {
   const matched = new Array<number>(base.length).fill(-1)
   // What is the same from the top, and from the end.
   let top = 0

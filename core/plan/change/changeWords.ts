@@ -33,6 +33,7 @@ const FIELD_WORDS: Readonly<Record<SetEntry['field'], string>> = {
   state: 'state',
   inMenu: 'place in menus',
   inOrder: 'place in the reading order',
+  inSearch: 'place in search engines',
   body: 'main content',
   target: 'target',
   pin: 'pinned address',
@@ -54,6 +55,8 @@ function setEntryWords(before: Site, change: SetEntry): string {
       return change.value ? `${name} looked at` : `${name} to be looked at again`
     case 'inOrder':
       return `${name} ${change.value ? 'put into' : 'left out of'} the reading order`
+    case 'inSearch':
+      return `${name} ${change.value ? 'shown to' : 'kept out of'} search engines`
     default:
       return `${name}: ${FIELD_WORDS[change.field]} changed`
   }
@@ -169,6 +172,7 @@ const SETTING_WORDS: Readonly<Record<keyof Site['settings'], string>> = {
   linkStyle: 'Link style',
   namesIndex: 'Links to folders',
   plannedPages: 'Treatment of planned pages',
+  notFound: '404 page',
   redirects: 'Redirects',
   titlePattern: 'Pattern of titles',
   homeTitlePattern: 'Title of the home page',

@@ -1,0 +1,68 @@
+import fc from 'fast-check'
+import { bring } from '../existing/bring.ts'
+import { broughtIntoLine } from '../existing/decide.ts'
+import type { Site } from '../plan/site.ts'
+import { createTemplateWriter } from '../template/write.ts'
+import { arbitraryHandSite, FAULTS, handFiles, orderOf } from '../testing/handMade.ts'
+import { keepsDifference } from '../testing/keeps.ts'
+import { compareTemplated } from './templatedCompare.ts'
+
+function compared(site: Site, a: string, b: string) {
+  const templates = site.surround.templates!
+  const writer = createTemplateWriter(site, templates)
+  return { writer, differences: compareTemplated(site, templates, writer, [a, b]) }
+}
+
+test('two pages differ by what is told, and nothing explains only what one of them keeps', () => {
+  fc.assert(
+    fc.property(
+      arbitraryHandSite,
+      fc.constantFrom(...FAULTS),
+      fc.nat(),
+      fc.nat(),
+      fc.boolean(),
+      (hand, fault, n, m, isFaulty) => {
+        const order = orderOf(hand)
+        const planted = isFaulty ? [{ path: order[1]!.path, kind: fault }] : []
+        const { site, ids } = bring(handFiles(hand, planted))
+        const [a, b] = [n, m].map((at) => ids.get(order[at % order.length]!.path)!) as [string, string]
+        const { writer, differences } = compared(site, a, b)
+        const texts = [a, b].map((id) => writer.page(id).split(/\r\n|\r|\n/)) as [string[], string[]]
+        if (a === b) return expect(differences).toEqual([])
+        const isSameTemplate = writer.templateOf(a).id === writer.templateOf(b).id
+        // Every line that is not told stands on both.
+        const rest = texts.map((lines, side) => {
+          const told = new Set(
+            differences.flatMap(({ at, lines: own }) => own[side]!.map((_, k) => at[side]! + k)),
+          )
+          return lines.filter((_, k) => !told.has(k + 1))
+        })
+        if (isSameTemplate) expect(rest[0]).toEqual(rest[1])
+        // What is told as drift is kept by one of them; and where neither keeps anything there is none.
+        const isDrift = differences.some(({ cause }) => cause === 'drift')
+        if (!keepsDifference(site, a) && !keepsDifference(site, b)) expect(isDrift).toBe(false)
+        // The same from the other side.
+        const back = compared(site, b, a).differences
+        if (isSameTemplate)
+          expect(back.map(({ cause }) => cause)).toEqual(differences.map(({ cause }) => cause))
+      },
+    ),
+  )
+})
+
+test('what one page keeps is drift beside any other, until it is brought into line', () => {
+  fc.assert(
+    fc.property(arbitraryHandSite, fc.constantFrom(...FAULTS), (hand, kind) => {
+      const order = orderOf(hand)
+      const { site, choices, ids } = bring(handFiles(hand, [{ path: order[1]!.path, kind }]))
+      const [page, other] = [ids.get(order[1]!.path)!, ids.get(order.at(-1)!.path)!]
+      fc.pre(page !== other && keepsDifference(site, page) && !keepsDifference(site, other))
+      const writer = createTemplateWriter(site, site.surround.templates!)
+      fc.pre(writer.templateOf(page).id === writer.templateOf(other).id)
+      expect(compared(site, page, other).differences.map(({ cause }) => cause)).toContain('drift')
+      const inLine = broughtIntoLine(site, choices)
+      fc.pre(!keepsDifference(inLine, page))
+      expect(compared(inLine, page, other).differences.map(({ cause }) => cause)).not.toContain('drift')
+    }),
+  )
+})

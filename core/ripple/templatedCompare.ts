@@ -1,0 +1,197 @@
+import { folderOf } from '../address/relative.ts'
+import { addressesOf } from '../address/addresses.ts'
+import type { DifferingLines } from '../compare/compare.ts'
+import { isSameEverywhere } from '../navigate/menu.ts'
+import type { EntryId } from '../plan/entry.ts'
+import type { Site } from '../plan/site.ts'
+import { menuOf } from '../plan/surround/surround.ts'
+import type { TemplatePart, Templates } from '../plan/surround/templates.ts'
+import { isDifference } from '../template/kept.ts'
+import type { TemplateWriter, WrittenPiece } from '../template/write.ts'
+import type { RipplePart } from './parts.ts'
+import { partOfPieces } from './templated.ts'
+
+/** Why two pages that are made of templates differ somewhere; `drift`: nothing explains it. */
+export type TemplatedCause = RipplePart | 'path' | 'section menu' | 'template' | 'drift'
+
+/** Lines that differ, with why. */
+export interface TemplatedDifference extends DifferingLines {
+  readonly cause: TemplatedCause
+  readonly region: RipplePart
+}
+
+/** What a page says in the place of some parts of its template. */
+interface Segment {
+  readonly from: number
+  to: number
+  text: string
+  /** Whether it keeps something there that its template does not say. */
+  isDrift: boolean
+  readonly region: RipplePart
+}
+
+/** A page in segments that begin and end with parts of its template. */
+function segmentsOf(pieces: readonly WrittenPiece[]): Segment[] {
+  const regions = partOfPieces(pieces)
+  const segments: Segment[] = []
+  let at = 0
+  /** What stands between two parts belongs to the one after it. */
+  let waiting: { text: string; isDrift: boolean } | undefined
+  pieces.forEach(({ text, parts, kept }, n) => {
+    const isDrift = kept !== undefined && isDifference(kept, parts)
+    if (parts.length === 0) {
+      waiting = { text: (waiting?.text ?? '') + text, isDrift: isDrift || waiting?.isDrift === true }
+      return
+    }
+    const to = at + parts.length
+    const all = (waiting?.text ?? '') + text
+    segments.push({
+      from: at,
+      to,
+      text: all,
+      isDrift: isDrift || waiting?.isDrift === true,
+      region: regions[n]!,
+    })
+    at = to
+    waiting = undefined
+  })
+  if (waiting) segments.push({ from: at, to: at, ...waiting, region: regions.at(-1)! })
+  return segments
+}
+
+/** The same segments with some put together, so that both pages have them of the same parts. */
+function paired(a: readonly Segment[], b: readonly Segment[]): [Segment, Segment][] {
+  const ends = (all: readonly Segment[]) => new Set(all.map(({ to }) => to))
+  const [endsA, endsB] = [ends(a), ends(b)]
+  const last = Math.max(a.at(-1)?.to ?? 0, b.at(-1)?.to ?? 0)
+  const joined = (all: readonly Segment[]) => {
+    const whole: Segment[] = []
+    let open: Segment | undefined
+    for (const segment of all) {
+      // What stands after the last part is a segment of its own on some pages only.
+      if (open) {
+        open.to = segment.to
+        open.text += segment.text
+        open.isDrift ||= segment.isDrift
+      } else open = { ...segment }
+      if (segment.to < last && endsA.has(segment.to) && endsB.has(segment.to)) {
+        whole.push(open)
+        open = undefined
+      }
+    }
+    return open ? [...whole, open] : whole
+  }
+  const [left, right] = [joined(a), joined(b)]
+  return left.map((segment, n) => [segment, right[n]!])
+}
+
+/** The lines of two texts without those that are the same at their beginnings and ends; at least one is left of each. */
+function differingLines(a: string, b: string) {
+  const [left, right] = [a, b].map((text) => text.split(/\r\n|\r|\n/)) as [string[], string[]]
+  const shorter = Math.min(left.length, right.length)
+  let skipped = 0
+  while (skipped < shorter - 1 && left[skipped] === right[skipped]) skipped++
+  let rest = 0
+  while (rest < shorter - 1 - skipped && left.at(-1 - rest) === right.at(-1 - rest)) rest++
+  const cut = (lines: readonly string[]) => lines.slice(skipped, lines.length - rest)
+  return { skipped, lines: [cut(left), cut(right)] as const }
+}
+
+/** The number of each line at which some texts begin that stand one after the other, from 1. */
+function linesAt(texts: readonly string[]): number[] {
+  let line = 1
+  return texts.map((text) => {
+    const at = line
+    line += text.split(/\r\n|\r|\n/).length - 1
+    return at
+  })
+}
+
+/**
+ * The differences of two pages that are made of templates, each with why it is there: by how they are made, so that
+ * nothing is guessed. All that is not told is the same on both.
+ */
+export function compareTemplated(
+  site: Site,
+  templates: Templates,
+  writer: TemplateWriter,
+  [a, b]: readonly [EntryId, EntryId],
+): TemplatedDifference[] {
+  if (a === b) return []
+  const { paths } = addressesOf(site)
+  const isSameFolder = folderOf(paths.get(a)!) === folderOf(paths.get(b)!)
+  const [templateA, templateB] = [writer.templateOf(a), writer.templateOf(b)]
+  const isSameTemplate = templateA.id === templateB.id
+  const segments = [a, b].map((id) => segmentsOf(writer.pieces(id))) as [Segment[], Segment[]]
+
+  const ofMenu = (part: TemplatePart & { readonly kind: 'menu' }): TemplatedCause => {
+    const pattern = templates.menus.find(({ id }) => id === part.pattern)
+    const menu = pattern && menuOf(site.surround, pattern.menu)
+    if (menu && !isSameEverywhere(menu)) return 'section menu'
+    return isSameFolder || writer.unmarked(a, part) === writer.unmarked(b, part) ? 'here mark' : 'path'
+  }
+  /** Why parts of the same template differ where neither page keeps anything else. */
+  const causeOf = (parts: readonly TemplatePart[], region: RipplePart): TemplatedCause => {
+    const menu = parts.find((part) => part.kind === 'menu')
+    if (menu) return ofMenu(menu)
+    return parts.every(({ kind }) => kind === 'text') ? 'path' : region
+  }
+
+  const pairs = isSameTemplate
+    ? paired(...segments)
+    : regionsOf(segments[0]).map((region): [Segment, Segment] => [
+        ofRegion(segments[0], region),
+        ofRegion(segments[1], region),
+      ])
+  const starts = ([0, 1] as const).map((side) =>
+    isSameTemplate
+      ? linesAt(pairs.map((pair) => pair[side].text))
+      : pairs.map((pair) => firstLine(segments[side], pair[side].region)),
+  )
+  return pairs.flatMap(([left, right], n): TemplatedDifference[] => {
+    if (left.text === right.text) return []
+    const parts = templateA.parts.slice(left.from, left.to)
+    const cause =
+      left.isDrift || right.isDrift
+        ? 'drift'
+        : isSameTemplate
+          ? causeOf(parts, left.region)
+          : SHARED.has(left.region)
+            ? 'template'
+            : left.region
+    const { skipped, lines } = differingLines(left.text, right.text)
+    return [
+      {
+        cause,
+        region: left.region,
+        at: [starts[0]![n]! + skipped, starts[1]![n]! + skipped],
+        lines,
+      },
+    ]
+  })
+}
+
+/** Parts that follow from the template, and not from the page. */
+const SHARED: ReadonlySet<RipplePart> = new Set<RipplePart>(['head', 'header', 'menu', 'footer'])
+
+const regionsOf = (segments: readonly Segment[]): RipplePart[] => [
+  ...new Set(segments.map(({ region }) => region)),
+]
+
+/** All that a page says in one of its parts. */
+function ofRegion(segments: readonly Segment[], region: RipplePart): Segment {
+  const own = segments.filter((segment) => segment.region === region)
+  return {
+    from: 0,
+    to: 0,
+    text: own.map(({ text }) => text).join(''),
+    isDrift: own.some(({ isDrift }) => isDrift),
+    region,
+  }
+}
+
+/** The line at which a part of a page begins, from 1. */
+function firstLine(segments: readonly Segment[], region: RipplePart): number {
+  const at = segments.findIndex((segment) => segment.region === region)
+  return linesAt(segments.map(({ text }) => text))[at] ?? 1
+}
