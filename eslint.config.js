@@ -47,7 +47,7 @@ const CORE = [
     'content',
     'spelling',
   ],
-  ...['check', 'walk', 'ripple', 'seen'],
+  ...['check', 'walk', 'ripple', 'seen', 'publish'],
 ]
 const OUTSIDE_CORE = { group: ['node:*', 'vue', 'express', '@viatica/*'], message: 'Core stands on its own.' }
 
@@ -98,6 +98,7 @@ const PIECES = [
 const ONE_WAY = [
   ['web', ['@viatica/server/*', '@viatica/cli/*', '@viatica/demo/*', '@viatica/fonts/*']],
   ['server', ['@viatica/web/*', '@viatica/cli/*']],
+  ['hosts', ['@viatica/web/*', '@viatica/server/*', '@viatica/cli/*', '@viatica/demo/*']],
   ['cli', ['@viatica/web/*', '@viatica/server/*']],
   ['demo', ['@viatica/web/*', '@viatica/server/*', '@viatica/cli/*']],
   ['fonts', ['@viatica/*']],

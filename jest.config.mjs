@@ -19,7 +19,7 @@ export default {
     {
       ...shared,
       displayName: 'server and screens',
-      roots: ['<rootDir>/server', '<rootDir>/web'],
+      roots: ['<rootDir>/server', '<rootDir>/hosts', '<rootDir>/web'],
       extensionsToTreatAsEsm: ['.ts'],
       transform: {
         '\\.ts$': [

@@ -15,13 +15,15 @@ function* sources(folder) {
 /** What is built, each in its folder, and the folders whose sources go into it. */
 const BUILDS = [
   { folder: 'web', what: 'the screens', from: ['core', 'demo', 'web'] },
-  { folder: 'server', what: 'the server', from: ['core', 'demo', 'fonts', 'server'] },
-  { folder: 'cli', what: 'the command line', from: ['core', 'fonts', 'cli'] },
+  { folder: 'server', what: 'the server', from: ['core', 'demo', 'fonts', 'hosts', 'server'] },
+  { folder: 'cli', what: 'the command line', from: ['core', 'fonts', 'hosts', 'cli'] },
 ]
 
 /** The digest of everything that a build is made of. */
 function digestOf(folders) {
-  const hash = createHash('sha256').update(readFileSync(`${ROOT}/package-lock.json`))
+  const hash = createHash('sha256')
+  for (const path of ['package-lock.json', 'scripts/setup/nodeBuild.mjs'])
+    hash.update(readFileSync(`${ROOT}/${path}`))
   for (const folder of folders) {
     for (const path of sources(`${ROOT}/${folder}`))
       hash.update(path.slice(ROOT.length)).update(readFileSync(path))

@@ -1,0 +1,122 @@
+import { realpath } from 'node:fs/promises'
+import { isAbsolute, join, relative } from 'node:path'
+import { rootPath } from '@viatica/core/address/href.ts'
+import type { HostSecret, HostSettings } from '@viatica/core/publish/host.ts'
+import type { Connection } from './connection/connection.ts'
+import { openFolder } from './connection/folder.ts'
+import { openFtp } from './connection/ftp.ts'
+import { openSftp } from './connection/sftp.ts'
+import { HostFault } from './hostFault.ts'
+import { addressOf, type Reach } from './network.ts'
+
+/** The host that comes with the application, where it runs. */
+export interface StandInAccess {
+  readonly port: number
+  readonly user: string
+  readonly password: string
+  /** The same by FTP with TLS: where, and the SHA-256 fingerprint of its certificate. */
+  readonly ftp: { readonly port: number; readonly certificate: string }
+  /** Where it shows its files, with `{site}` for the folder of a site. */
+  readonly url: string
+  /** Where Viatica itself asks it for its log and its trouble. */
+  readonly control: string
+}
+
+/** What the server allows of hosts. */
+export interface HostRules {
+  readonly reach: Reach
+  /** The folders of this machine that may be published to, absolute. */
+  readonly folders: readonly string[]
+  readonly standIn: StandInAccess | undefined
+}
+
+/** A folder that is allowed, or one in such a folder; links do not lead out. @throws HostFault */
+async function allowedFolder(folder: string, folders: readonly string[]): Promise<string> {
+  const real = await realpath(folder).catch(() => {
+    throw new HostFault('folder', `The folder ${folder} is not there: make it first.`)
+  })
+  for (const one of folders) {
+    const way = relative(await realpath(one).catch(() => one), real)
+    if (way === '' || (!way.startsWith('..') && !isAbsolute(way))) return real
+  }
+  throw new HostFault(
+    'folder',
+    `The folder ${folder} is not one of those that whoever runs the server allows: VIATICA_FOLDERS.`,
+  )
+}
+
+/** @throws HostFault when the folder of the site is not there; the connection is closed then */
+async function checkFolder(
+  connection: Connection,
+  { server, folder }: { readonly server: string; readonly folder: string },
+): Promise<void> {
+  if (await connection.list('')) return
+  await connection.close()
+  throw new HostFault('folder', `${server} has no folder ${folder}: make it there first, or check its name.`)
+}
+
+/** What it takes to open the host of a site. */
+export interface Opening {
+  readonly site: string
+  readonly baseUrl: string
+  readonly settings: HostSettings
+  readonly secret: HostSecret
+  readonly hostKey: string | undefined
+}
+
+/** Connects to a host. @returns the way to its files, and the fingerprint that it has, where it has one. @throws HostFault */
+export async function openHost(
+  { site, baseUrl, settings, secret, hostKey }: Opening,
+  { reach, folders, standIn }: HostRules,
+): Promise<{ connection: Connection; met: string }> {
+  const { way } = settings
+  switch (way.by) {
+    case 'folder':
+      return { connection: await openFolder(await allowedFolder(way.folder, folders)), met: '' }
+    case 'sftp': {
+      const address = await addressOf(way.server, way.port, reach)
+      const { password, privateKey, passphrase } = secret
+      const opens =
+        way.login === 'password'
+          ? { password: password ?? '' }
+          : { privateKey: privateKey ?? '', ...(passphrase ? { passphrase } : {}) }
+      const access = {
+        name: way.server,
+        address,
+        port: way.port,
+        user: way.user,
+        folder: way.folder,
+        hostKey,
+      }
+      const opened = await openSftp({ ...access, ...opens })
+      await checkFolder(opened.connection, way)
+      return opened
+    }
+    case 'ftp': {
+      const { server: name, port, user, security, certificate, folder } = way
+      const address = await addressOf(name, port, reach)
+      const password = secret.password ?? ''
+      const access = { name, address, port, user, password, security, certificate, folder }
+      const connection = await openFtp(access)
+      await checkFolder(connection, way)
+      return { connection, met: '' }
+    }
+    case 'stand-in': {
+      if (!standIn) throw new HostFault('port', 'The stand-in host does not run: start it with npm run host.')
+      const { port, user, password } = standIn
+      // The path of the base URL is a folder there, so that links from the top of the host lead where they should.
+      const folder = join(site, rootPath(baseUrl))
+      const access = { name: 'The stand-in host', address: '127.0.0.1', port, user, password, folder }
+      const opened = await openSftp({ ...access, hostKey: undefined })
+      // The first time there is none yet.
+      if (!(await opened.connection.list(''))) await opened.connection.makeFolder('')
+      return { connection: opened.connection, met: '' }
+    }
+  }
+}
+
+/** Where visitors find the site on a host; empty where it is not known. */
+export function visitedAt({ site, baseUrl, settings }: Opening, { standIn }: HostRules): string {
+  if (settings.way.by !== 'stand-in') return settings.address
+  return standIn ? standIn.url.replace('{site}', site) + rootPath(baseUrl).slice(1) : ''
+}
