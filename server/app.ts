@@ -9,6 +9,7 @@ import { eventRoutes } from './routes/events.ts'
 import { exportRoutes } from './routes/exports.ts'
 import { healthRoutes } from './routes/health.ts'
 import { historyRoutes } from './routes/history.ts'
+import { type PublishParts, publishRoutes } from './routes/publish.ts'
 import { previewRoutes } from './routes/preview.ts'
 import { screenRoutes } from './routes/screens.ts'
 import { siteRoutes } from './routes/sites.ts'
@@ -29,6 +30,7 @@ export interface Parts {
   readonly maxFileBytes: number
   /** The folder of the built application. */
   readonly screens: string
+  readonly publish: Omit<PublishParts, 'store' | 'workshop'>
 }
 
 /** A server that is put together. */
@@ -48,6 +50,7 @@ export function createApp({
   hosts,
   maxFileBytes,
   screens,
+  publish,
 }: Parts): App {
   const app = express()
   const events = eventRoutes(store, announcements)
@@ -80,6 +83,7 @@ export function createApp({
     exportRoutes(store, workshop),
     historyRoutes(store),
     windowRoutes(store),
+    publishRoutes({ store, workshop, ...publish }),
     events.routes,
     unknownAddress,
   )

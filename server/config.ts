@@ -31,6 +31,36 @@ const configSchema = v.pipe(
       v.pipe(v.string(), v.regex(/^[1-9]\d{0,7}$/, 'must be a number of megabytes'), v.transform(Number)),
       '5000',
     ),
+    /** What passwords and keys of hosts are kept under; without it, none are kept. */
+    VIATICA_SECRET: v.optional(
+      v.pipe(v.string(), v.minLength(16, 'must have at least 16 characters'), v.maxLength(500)),
+    ),
+    /** The folders of this machine that sites may be published to, absolute, parted by colons. */
+    VIATICA_FOLDERS: v.optional(
+      v.pipe(
+        v.string(),
+        v.transform((list) => list.split(':').filter((folder) => folder !== '')),
+        v.check((list) => list.every((folder) => folder.startsWith('/')), 'must be paths that start with /'),
+      ),
+      '',
+    ),
+    /** Whether sites may be published to hosts in the server's own network. */
+    VIATICA_OWN_NETWORK: v.optional(v.picklist(['yes', 'no']), 'no'),
+    /** How the stand-in host is got to, as JSON: see standIn.ts. */
+    VIATICA_STAND_IN: v.optional(
+      v.pipe(
+        v.string(),
+        v.parseJson(undefined, 'must be JSON'),
+        v.strictObject({
+          port: v.number(),
+          user: v.string(),
+          password: v.string(),
+          ftp: v.strictObject({ port: v.number(), certificate: v.string() }),
+          url: v.string(),
+          control: v.string(),
+        }),
+      ),
+    ),
     /** Whether an empty database gets the demo site. */
     VIATICA_DEMO: v.optional(v.picklist(['yes', 'no']), 'yes'),
   }),
@@ -52,6 +82,10 @@ const configSchema = v.pipe(
     mostBytes: env.VIATICA_ROOM_MB * 1_000_000,
     accessKey: env.VIATICA_ACCESS_KEY,
     withDemo: env.VIATICA_DEMO === 'yes',
+    secret: env.VIATICA_SECRET,
+    folders: env.VIATICA_FOLDERS,
+    ownNetwork: env.VIATICA_OWN_NETWORK === 'yes',
+    standIn: env.VIATICA_STAND_IN,
   })),
 )
 

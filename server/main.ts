@@ -10,6 +10,8 @@ import { readConfig } from './config.ts'
 import { Announcements } from './store/announcements.ts'
 import { alone, migrate, openDatabase } from './store/database.ts'
 import { SiteStore } from './store/siteStore.ts'
+import { beforeLastEdit, setUpTrialHost } from './publish/trialHost.ts'
+import { hostRules, publishingOf } from './publish/together.ts'
 import { Workshop } from './threads/workshop.ts'
 
 /** How often files that nothing needs are cleared away. */
@@ -25,19 +27,32 @@ const check = (bytes: Uint8Array, name: string) =>
   workshop.read({ kind: 'file', bytes, name }).then(() => undefined)
 const store = new SiteStore(database, check, config.mostBytes)
 
+/** The demo that was loaded just now, whose trial host is to be set up. */
+let trial: { readonly id: string; readonly html: string } | undefined
+
 // Of servers that start together, one brings the tables up to date and loads the demo.
 await alone(database, async () => {
   await migrate(database)
   if (!config.withDemo || (await store.list()).length > 0) return
   // The newest stands first in the list.
-  for (const { site, contents } of [loadDamagedDemo(), loadDemo()]) await store.create(site, contents)
+  const damaged = loadDamagedDemo()
+  await store.create(damaged.site, damaged.contents)
+  const { site, contents } = loadDemo()
+  const before = beforeLastEdit(site)
+  const id = await store.create(config.standIn ? before.site : site, contents)
+  if (config.standIn) trial = { id, html: before.html }
 })
 const clearing = setInterval(() => {
   store.clearContents().catch((error: unknown) => logger.warn(error, 'could not clear files away'))
 }, CLEARING_MS).unref()
 
 const announcements = new Announcements(config.databaseUrl)
+const publish = publishingOf(database, store, workshop, logger, {
+  secret: config.secret,
+  rules: hostRules(config),
+})
 const { app, endStreams } = createApp({
+  publish,
   store,
   announcements,
   workshop,
@@ -56,6 +71,10 @@ const server: Server = app.listen(config.port, config.host, (error?: Error) => {
   logger.info({ address, port }, 'listening')
   // Whoever started this process by fork learns the port, which may have been left to the system to choose.
   process.send?.({ port })
+  if (trial)
+    setUpTrialHost({ store, ...publish }, trial.id, trial.html).catch((error: unknown) =>
+      logger.warn(error, 'the trial host of the demo'),
+    )
 })
 
 let stopping = false
@@ -66,9 +85,10 @@ function stop(signal: string): void {
   logger.info({ signal }, 'stopping')
   setTimeout(() => process.exit(1), PATIENCE_MS).unref()
   server.close(() => {
-    void Promise.all([database.destroy(), announcements.close(), workshop.close()]).then(() =>
-      process.exit(0),
-    )
+    void publish.publisher
+      .close()
+      .then(() => Promise.all([database.destroy(), announcements.close(), workshop.close()]))
+      .then(() => process.exit(0))
   })
   endStreams()
   server.closeIdleConnections()

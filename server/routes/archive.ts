@@ -1,25 +1,50 @@
 import { once } from 'node:events'
 import { MessageChannel } from 'node:worker_threads'
-import type { RequestHandler, Response } from 'express'
+import { type OutputChoices, outputChoicesSchema } from '@viatica/core/publish/choices.ts'
+import type { Request, RequestHandler, Response } from 'express'
+import * as v from 'valibot'
 import type { SiteStore } from '../store/siteStore.ts'
-import type { FromArchive } from '../threads/tasks.ts'
+import type { ArchiveTask, FromArchive } from '../threads/tasks.ts'
 import type { Workshop } from '../threads/workshop.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
 import { asDownload } from '../http/download.ts'
 
-/** Gives out the finished site. It is written in a thread, as fast as it is taken. */
-export function giveArchive(store: SiteStore, workshop: Workshop): RequestHandler<{ id: string }> {
+const yesOrNo = v.pipe(
+  v.picklist(['yes', 'no'], 'must be yes or no'),
+  v.transform((said) => said === 'yes'),
+)
+const querySchema = v.strictObject({
+  sitemap: yesOrNo,
+  robots: yesOrNo,
+  redirectPages: yesOrNo,
+  rules: outputChoicesSchema.entries.rules,
+  includes: outputChoicesSchema.entries.includes,
+})
+
+/** What an address asks for beside the pages: all choices, or none said. @throws ValiError */
+function choicesAsked(query: Request['query']): OutputChoices | undefined {
+  if (Object.keys(query).length === 0) return undefined
+  return v.parse(querySchema, query)
+}
+
+/** Gives out the finished site, or one to open again. It is written in a thread, as fast as it is taken. */
+export function giveArchive(
+  store: SiteStore,
+  workshop: Workshop,
+  what: ArchiveTask['what'],
+): RequestHandler<{ id: string }> {
   return async (request, response) => {
     const site = request.params.id
+    const choices = choicesAsked(request.query)
     const name = await store.nameOf(site)
     // Who has gone meanwhile is not told of by another “close”.
     if (response.closed) return
-    asDownload(response, name, '.zip')
+    asDownload(response, name, what === 'finished site' ? '.zip' : '.site.zip')
     response.type('application/zip')
     const { port1, port2 } = new MessageChannel()
-    const stopped = new AbortController()
+    // Whoever asked has everything or has gone: the thread gets no answer any more, and ends.
     response.on('close', () => {
-      if (!response.writableEnded) stopped.abort()
+      port1.close()
       ended()
     })
     // The thread is done before the last that it said has come.
@@ -43,11 +68,11 @@ export function giveArchive(store: SiteStore, workshop: Workshop): RequestHandle
     }
 
     try {
-      await workshop.archive({ site, year: thisYear() }, port2, stopped.signal)
+      await workshop.archive({ what, site, year: thisYear(), choices }, port2)
       await end
     } catch (error) {
-      // Whoever asked has gone; there is nobody left to tell.
-      if (!stopped.signal.aborted) throw error
+      // Whoever has gone, also while the task was waiting for its turn, is told nothing any more.
+      if (!response.closed) throw error
     } finally {
       port1.close()
     }

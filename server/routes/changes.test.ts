@@ -288,6 +288,20 @@ describe('contents', () => {
     expect((await ask(`${server.url}/api/contents/none/text`)).status).toBe(404)
   })
 
+  test('that came with existing pages are of any kind, and stand for no more than their bytes', async () => {
+    expect((await send('no kind that is known', 'notes.xyz')).status).toBe(415)
+    const { status, json } = await send('<b>not a picture</b>', 'notes.xyz?found')
+    expect(status).toBe(201)
+    const id = await server.api.create()
+    const file = { id: 'notes', content: json.content, size: json.size }
+    const add = (more: object) =>
+      server.api.post(id, 0, { kind: 'addFile', file: { ...file, path: 'notes.xyz', ...more } })
+    expect((await add({})).status).toBe(400)
+    // Under the name of a picture its bytes are looked at after all.
+    expect((await add({ path: 'notes.svg' })).status).toBe(415)
+    expect((await add({ asFound: true })).status).toBe(200)
+  })
+
   test('past the size that one file may have are refused', async () => {
     expect((await send(Buffer.alloc(1_000_001, 'x'), 'a.txt')).status).toBe(413)
   })

@@ -47,10 +47,10 @@ export function changeRoutes(store: SiteStore, workshop: Workshop, maxFileBytes:
     express.raw({ type: () => true, limit: maxFileBytes }),
     async (request, response) => {
       const bytes = bodyOf(request)
-      await workshop.read({ kind: 'file', bytes, name: request.params.name })
-      response
-        .status(201)
-        .json({ ...(await store.keepContent(bytes, request.params.name)), size: bytes.length })
+      // What came with existing pages is of any kind: nothing is found of it, so it never stands for more than its bytes.
+      const checkedAs = 'found' in request.query ? undefined : request.params.name
+      if (checkedAs !== undefined) await workshop.read({ kind: 'file', bytes, name: checkedAs })
+      response.status(201).json({ ...(await store.keepContent(bytes, checkedAs)), size: bytes.length })
     },
   )
 

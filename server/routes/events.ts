@@ -38,6 +38,7 @@ export function eventRoutes(
     const stops = [
       announcements.on(id, sayRevision),
       announcements.onReturn(sayNewest),
+      announcements.onPublishing(id, () => say('publishing', '')),
       announcements.onWindow(id, (at) => say('window', JSON.stringify(at))),
     ]
     const heartbeat = setInterval(() => response.write(':\n\n'), HEARTBEAT_MS)

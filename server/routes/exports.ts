@@ -1,5 +1,6 @@
 import { type Export, EXPORTS } from '@viatica/core/formats/exports.ts'
 import { writeOpml } from '@viatica/core/formats/opml.ts'
+import { isArchived } from '@viatica/core/formats/siteArchive.ts'
 import { writeSiteFile } from '@viatica/core/formats/siteFile.ts'
 import { type RequestHandler, Router } from 'express'
 import { asDownload } from '../http/download.ts'
@@ -10,10 +11,12 @@ import { giveArchive } from './archive.ts'
 
 type Giving = RequestHandler<{ id: string }>
 
-const giveSiteFile =
-  (store: SiteStore): Giving =>
-  async (request, response) => {
+/** As JSON; as an archive where that would be large. */
+const giveSiteFile = (store: SiteStore, workshop: Workshop): Giving => {
+  const giveLarge = giveArchive(store, workshop, 'site to open again')
+  return async (request, response, next) => {
     const { site } = await store.read(request.params.id)
+    if (isArchived(site)) return giveLarge(request, response, next)
     const contents = new Map<string, string>()
     for (const { content } of site.files.values()) {
       contents.set(content, (await store.readContent(content))!.toString('base64'))
@@ -21,6 +24,7 @@ const giveSiteFile =
     asDownload(response, site.settings.name, '.site.json')
     response.type('application/json').send(writeSiteFile(site, contents))
   }
+}
 
 const giveOutline =
   (store: SiteStore): Giving =>
@@ -33,8 +37,8 @@ const giveOutline =
 /** `GET /api/sites/:id/…`: what a site can be taken away as. */
 export function exportRoutes(store: SiteStore, workshop: Workshop): Router {
   const giving: { readonly [Name in Export]: Giving } = {
-    'archive.zip': giveArchive(store, workshop),
-    'site.json': giveSiteFile(store),
+    'archive.zip': giveArchive(store, workshop, 'finished site'),
+    'site.json': giveSiteFile(store, workshop),
     'plan.opml': giveOutline(store),
   }
   const routes = Router()

@@ -60,7 +60,7 @@ test('whoever asks for an archive and goes at once keeps no thread busy', async 
   await goneWhileReading('/sites/a/archive.zip', (nameOf) =>
     Router().get(
       '/sites/:id/archive.zip',
-      giveArchive({ nameOf } as unknown as SiteStore, { archive } as unknown as Workshop),
+      giveArchive({ nameOf } as unknown as SiteStore, { archive } as unknown as Workshop, 'finished site'),
     ),
   )
   expect(archive).not.toHaveBeenCalled()

@@ -1,5 +1,6 @@
 import { addressesOf } from '@viatica/core/address/addresses.ts'
-import { outputFiles } from '@viatica/core/formats/archive.ts'
+import { USUAL_CHOICES } from '@viatica/core/publish/choices.ts'
+import { publishedFiles } from '@viatica/core/publish/publishedFiles.ts'
 import { loadDemo } from '@viatica/demo/load.ts'
 import { fontBytes } from '@viatica/fonts/fontFiles.ts'
 import yauzl from 'yauzl'
@@ -47,7 +48,7 @@ describe('the archive', () => {
     const first = await fetchZip()
     const files = await unzip(first)
     const { site, contents } = loadDemo()
-    const expected = [...outputFiles(site, YEAR)].map((file) => [
+    const expected = [...publishedFiles(site, YEAR, USUAL_CHOICES)].map((file) => [
       file.path,
       'text' in file
         ? file.text()
@@ -55,6 +56,44 @@ describe('the archive', () => {
     ])
     expect([...files]).toEqual(expected)
     expect(await fetchZip()).toEqual(first)
+  })
+
+  test('has beside its pages what is asked for, and refuses what it does not know', async () => {
+    const at = (query: string) => `${server.url}/api/sites/${id}/archive.zip?${query}`
+    const chosen = 'sitemap=no&robots=no&redirectPages=no&rules=apache&includes=none'
+    const paths = [...(await unzip(Buffer.from(await (await fetch(at(chosen))).arrayBuffer()))).keys()]
+    const { site } = await server.store.read(id)
+    const off = { sitemap: false, robots: false, redirectPages: false } as const
+    const choices = { ...off, rules: 'apache', includes: 'none' } as const
+    expect(paths).toEqual([...publishedFiles(site, YEAR, choices)].map(({ path }) => path))
+    for (const wrong of [
+      'sitemap=no',
+      `${chosen}&more=1`,
+      chosen.replace('apache', 'iis'),
+      `${chosen}&rules=nginx`,
+    ])
+      expect((await ask(at(wrong))).status).toBe(400)
+  })
+
+  test('has what pages share in files of its own where that is asked for', async () => {
+    const own = await server.demo()
+    const change = { kind: 'setSite', field: 'extension', value: '.php' }
+    expect((await server.api.post(own, 0, change)).status).toBe(200)
+    const files = async (includes: string) => {
+      const query = `sitemap=no&robots=no&redirectPages=no&rules=none&includes=${includes}`
+      const answer = await fetch(`${server.url}/api/sites/${own}/archive.zip?${query}`)
+      return unzip(Buffer.from(await answer.arrayBuffer()))
+    }
+    const [whole, apart] = [await files('none'), await files('php')]
+    const { site } = await server.store.read(own)
+    const choices = { ...USUAL_CHOICES, sitemap: false, robots: false, redirectPages: false }
+    expect([...apart.keys()]).toEqual(
+      [...publishedFiles(site, YEAR, { ...choices, includes: 'php' })].map(({ path }) => path),
+    )
+    expect([...apart.keys()].filter((path) => !whole.has(path))).toContain('includes/footer.html')
+    const calls = (name: string) =>
+      [...apart.values()].filter((text) => text.includes(`/includes/${name}'); ?>`)).length
+    expect(calls('footer.html')).toBeGreaterThan(2)
   })
 
   test('has no planned page and no path that leaves its folder', async () => {
@@ -79,6 +118,11 @@ describe('the archive', () => {
     const sizes = await Promise.all([whole(), broken(), whole(), broken(), broken(), whole(), whole()])
     expect(new Set(sizes.filter((size) => size > 0)).size).toBe(1)
     expect(sizes.filter((size) => size > 0)).toHaveLength(4)
+    // Some break off while their archive waits for its turn, some in its midst; the next still comes.
+    for (let round = 0; round < 4; round++) {
+      await Promise.all(Array.from({ length: 6 }, broken))
+      expect(await whole()).toBe(sizes[0])
+    }
   })
 
   test('of a site that is not there is refused', async () => {

@@ -1,6 +1,9 @@
+import { writeSiteArchive } from '@viatica/core/formats/siteArchive.ts'
 import { readSiteFile } from '@viatica/core/formats/siteFile.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
+import { newSite } from '@viatica/core/plan/site.ts'
 import { demoSiteFile } from '@viatica/demo/load.ts'
+import yauzl from 'yauzl'
 import { ask, serve, type Serving } from '../testing/serve.ts'
 
 const SITE_FILE = 'application/vnd.viatica.site+json'
@@ -34,6 +37,38 @@ describe('sites', () => {
     expect((await ask(at(`/sites/${id}`), 'DELETE')).status).toBe(204)
     expect((await ask(at(`/sites/${id}`))).status).toBe(404)
     expect((await ask(at(`/sites/${id}`), 'DELETE')).status).toBe(404)
+  })
+
+  test('one with much in it goes out as an archive, which any program reads, and comes in again', async () => {
+    const large = Buffer.alloc(38_000_000, 'a long sound ')
+    const files = [
+      {
+        id: 'large',
+        path: 'sounds/large.xyz',
+        content: 'k',
+        size: large.length,
+        alt: '',
+        asFound: true as const,
+      },
+    ]
+    const site = { ...newSite('Songs', 'home'), files: new Map(files.map((file) => [file.id, file])) }
+    const archive = writeSiteArchive(site, new Map([['k', large]]))
+    const made = await ask(at('/sites?name=Birds'), 'POST', archive, 'application/zip')
+    expect(made.status).toBe(201)
+    const out = await fetch(at(`/sites/${made.json.id}/site.json`))
+    expect(out.headers.get('content-type')).toBe('application/zip')
+    expect(out.headers.get('content-disposition')).toBe('attachment; filename=birds.site.zip')
+    const bytes = Buffer.from(await out.arrayBuffer())
+    const zip = await yauzl.fromBufferPromise(bytes)
+    const sizes = new Map<string, number>()
+    for await (const { fileName, uncompressedSize } of zip.eachEntry()) sizes.set(fileName, uncompressedSize)
+    expect([...sizes.keys()]).toEqual(['site.json', 'files/sounds/large.xyz'])
+    expect(sizes.get('files/sounds/large.xyz')).toBe(large.length)
+    const again = await ask(at('/sites'), 'POST', bytes, 'application/zip')
+    const { files: came } = (await server.api.read(again.json.id)).site
+    expect(came).toEqual((await server.api.read(made.json.id)).site.files)
+    const cut = await ask(at('/sites'), 'POST', bytes.subarray(0, bytes.length >> 1), 'application/zip')
+    expect([cut.status, cut.json.detail]).toEqual([400, expect.stringMatching(/archive cannot be read/)])
   })
 
   test('a site file comes in and goes out as the same bytes, pictures and all', async () => {
@@ -108,7 +143,7 @@ describe('the table constraints', () => {
   test.each([
     [
       'two home pages',
-      "insert into entries (site_id, id, kind, place, title, heading, description, state, in_order, body) values ($, 'h2', 'page', 0, 'x', '', '', 'ready', true, '')",
+      "insert into entries (site_id, id, kind, place, title, heading, description, state, in_order, in_search, body) values ($, 'h2', 'page', 0, 'x', '', '', 'ready', true, true, '')",
       'one_home_page_a_site',
     ],
     [
@@ -129,7 +164,7 @@ describe('the table constraints', () => {
     ],
     [
       'a group as home page',
-      "update entries set kind = 'group', label = 'x', title = null, heading = null, description = null, state = null, in_order = null, body = null where site_id = $",
+      "update entries set kind = 'group', label = 'x', title = null, heading = null, description = null, state = null, in_order = null, in_search = null, body = null where site_id = $",
       'home_is_a_page',
     ],
     ['a page without a title', "update entries set title = '' where site_id = $", 'fields_of_kind'],

@@ -1,8 +1,9 @@
 import { MAX_INPUT } from '@viatica/core/formats/inputFault.ts'
+import { MAX_SITE_ARCHIVE } from '@viatica/core/formats/siteArchive.ts'
 import { MAX_SITE_FILE } from '@viatica/core/formats/siteFile.ts'
 import { newSite, settingSchemas } from '@viatica/core/plan/site.ts'
 import { toSiteData } from '@viatica/core/plan/siteData.ts'
-import express, { Router } from 'express'
+import express, { type Request, Router } from 'express'
 import * as v from 'valibot'
 import { bodyOf } from '../http/body.ts'
 import { OPML } from '../http/mediaTypes.ts'
@@ -11,11 +12,19 @@ import type { SiteStore } from '../store/siteStore.ts'
 import type { Workshop } from '../threads/workshop.ts'
 
 const SITE_FILE = 'application/vnd.viatica.site+json'
+const ARCHIVE = 'application/zip'
 
 const newSiteSchema = v.strictObject({ name: settingSchemas.name })
 
 /** A name that stands for that of the file. */
 const importSchema = v.object({ name: v.optional(settingSchemas.name) })
+
+/** What is sent as a site. */
+function kindOf(request: Request): 'site file' | 'site archive' | 'outline' | undefined {
+  if (request.is(SITE_FILE)) return 'site file'
+  if (request.is(ARCHIVE)) return 'site archive'
+  return request.is(OPML) ? 'outline' : undefined
+}
 
 /** Making, reading and removing sites. */
 export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
@@ -29,10 +38,11 @@ export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
     '/sites',
     express.raw({ type: SITE_FILE, limit: MAX_SITE_FILE }),
     express.raw({ type: OPML, limit: MAX_INPUT }),
+    express.raw({ type: ARCHIVE, limit: MAX_SITE_ARCHIVE }),
     express.json({ limit: '100kb' }),
     async (request, response) => {
       let id: string
-      const kind = request.is(SITE_FILE) ? 'site file' : request.is(OPML) ? 'outline' : undefined
+      const kind = kindOf(request)
       if (kind) {
         const { name } = v.parse(importSchema, request.query)
         const { site, contents } = await workshop.read({ kind, bytes: bodyOf(request) })
@@ -42,7 +52,11 @@ export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
         const { name } = v.parse(newSiteSchema, request.body)
         id = await store.create(newSite(name, 'home'), new Map())
       } else
-        throw new Problem(415, 'Unknown kind of request', `Send application/json, ${SITE_FILE} or ${OPML}.`)
+        throw new Problem(
+          415,
+          'Unknown kind of request',
+          `Send application/json, ${SITE_FILE}, ${ARCHIVE} or ${OPML}.`,
+        )
       response.status(201).location(`/api/sites/${id}`).json({ id })
     },
   )

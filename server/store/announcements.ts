@@ -15,6 +15,9 @@ export function announcement(site: string, revision: number): string {
 /** The channel on which they say which window writes on which page. */
 export const WINDOWS_CHANNEL = 'viatica_windows'
 
+/** The channel on which they say of which site a publication is new or goes on. */
+export const PUBLISHING_CHANNEL = 'viatica_publishing'
+
 /** A window, and the page that is written in it; empty for none. */
 export interface WindowAt {
   readonly window: string
@@ -38,6 +41,7 @@ export class Announcements {
   readonly #url: string
   readonly #revisions = new EventEmitter<Record<string, [revision: number]>>().setMaxListeners(0)
   readonly #windows = new EventEmitter<Record<string, [at: WindowAt]>>().setMaxListeners(0)
+  readonly #publishing = new EventEmitter<Record<string, []>>().setMaxListeners(0)
   readonly #returns = new EventEmitter<{ back: [] }>().setMaxListeners(0)
   #wasLost = false
   #client: pg.Client | undefined
@@ -64,11 +68,13 @@ export class Announcements {
     client.on('notification', ({ channel, payload = '' }) => {
       const [site = '', said = '', way = '', page = ''] = payload.split(' ')
       if (channel === CHANNEL) this.#revisions.emit(site, Number(said))
+      else if (channel === PUBLISHING_CHANNEL) this.#publishing.emit(site)
       else this.#windows.emit(site, { window: said, asks: way === 'asks', page })
     })
     try {
       await client.connect()
       await client.query(`listen ${WINDOWS_CHANNEL}`)
+      await client.query(`listen ${PUBLISHING_CHANNEL}`)
       await client.query(`listen ${CHANNEL}`)
       if (this.#wasLost) this.#returns.emit('back')
       this.#wasLost = false
@@ -95,11 +101,18 @@ export class Announcements {
     return () => this.#windows.off(site, hear)
   }
 
+  /** Calls `hear` whenever something about the publications of a site is new. @returns what ends it */
+  onPublishing(site: string, hear: () => void): () => void {
+    this.#publishing.on(site, hear)
+    return () => this.#publishing.off(site, hear)
+  }
+
   async close(): Promise<void> {
     this.#isClosed = true
     clearTimeout(this.#retry)
     this.#revisions.removeAllListeners()
     this.#windows.removeAllListeners()
+    this.#publishing.removeAllListeners()
     this.#returns.removeAllListeners()
     await this.#client?.end().catch(() => undefined)
   }

@@ -8,7 +8,7 @@ export function contentKey(bytes: Uint8Array): string {
   return createHash('sha256').update(bytes).digest('hex')
 }
 
-/** How much is kept of all sites together, and how much may be, in bytes. */
+/** How much is kept of the files of all sites together, and how much may be, in bytes. */
 export interface Room {
   readonly used: number
   readonly most: number
@@ -22,18 +22,20 @@ export class NoRoom extends Error {
 /**
  * Keeps bytes and gives back their key. Keeping the same bytes again says only that they are needed on.
  * @param checkedAs the endings of file names under which they were found to be what these say
+ * @param isFile whether they are those of a file of a site; else they are kept for publications
  */
 export async function keepContent(
   database: Knex,
   bytes: Uint8Array,
   checkedAs: readonly string[],
+  isFile = true,
 ): Promise<string> {
   const key = contentKey(bytes)
   await database.raw(
-    `insert into contents (key, bytes, size, checked) values (?, ?, ?, ?::text[])
-     on conflict (key) do update set kept_at = now(),
+    `insert into contents (key, bytes, size, checked, is_file) values (?, ?, ?, ?::text[], ?)
+     on conflict (key) do update set kept_at = now(), is_file = contents.is_file or excluded.is_file,
        checked = array(select distinct unnest(contents.checked || excluded.checked))`,
-    [key, Buffer.from(bytes), bytes.length, [...checkedAs]],
+    [key, Buffer.from(bytes), bytes.length, [...checkedAs], isFile],
   )
   return key
 }
@@ -41,7 +43,7 @@ export async function keepContent(
 /** How much is kept. */
 export async function roomIn(database: Knex, most: number): Promise<Room> {
   const { rows } = await database.raw<{ rows: { used: string }[] }>(
-    'select coalesce(sum(size), 0) as used from contents',
+    'select coalesce(sum(size), 0) as used from contents where is_file',
   )
   return { used: Number(rows[0]!.used), most }
 }
@@ -93,7 +95,10 @@ export async function claimContents(
 export async function clearContents(database: Knex): Promise<number> {
   const { rowCount } = await database.raw<{ rowCount: number }>(
     `delete from contents where kept_at < now() - interval '1 day'
-     and not exists (select from content_uses where content_uses.key = contents.key)`,
+     and not exists (select from content_uses where content_uses.key = contents.key)
+     and not exists (select from publication_files where publication_files.digest = contents.key)
+     and not exists (select from host_files where host_files.digest = contents.key)
+     and not exists (select from kept_aside where kept_aside.digest = contents.key)`,
   )
   return rowCount
 }

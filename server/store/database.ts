@@ -12,6 +12,10 @@ import * as rowRoom from './migrations/009_room.ts'
 import * as logText from './migrations/010_log_text.ts'
 import * as foundFiles from './migrations/011_found_files.ts'
 import * as included from './migrations/012_included.ts'
+import * as search from './migrations/013_search.ts'
+import * as publish from './migrations/014_publish.ts'
+import * as includes from './migrations/015_includes.ts'
+import * as sentBytes from './migrations/016_sent_bytes.ts'
 
 const { types } = pg
 /** A `date` stays the text `YYYY-MM-DD`: as a moment it would shift with the time zone. */
@@ -30,6 +34,10 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '010_log_text': logText,
   '011_found_files': foundFiles,
   '012_included': included,
+  '013_search': search,
+  '014_publish': publish,
+  '015_includes': includes,
+  '016_sent_bytes': sentBytes,
 }
 
 /** Connects to the database (PostgreSQL, by URL). Nothing is sent before the first query. */

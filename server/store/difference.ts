@@ -29,6 +29,7 @@ const SENT_AS: Readonly<Partial<Record<keyof EntryRow, string>>> = {
   place: 'int',
   in_menu: 'boolean',
   in_order: 'boolean',
+  in_search: 'boolean',
   body_changed: 'date',
 }
 /** The columns that hold JSON, which is sent as text. */

@@ -20,6 +20,7 @@ export interface EntryRow {
   banner_text: string | null
   state: 'planned' | 'draft' | 'ready' | null
   in_order: boolean | null
+  in_search: boolean | null
   body: string | null
   body_changed: string | null
   target_url: string | null
@@ -61,6 +62,7 @@ export function rowOfEntry(entry: Entry, { site_id, parent_id, place }: Standing
     banner_text: page?.banner?.text ?? null,
     state: page?.state ?? null,
     in_order: page?.inOrder ?? null,
+    in_search: page?.inSearch ?? null,
     body: page?.body.html ?? null,
     body_changed: page?.body.changed || null,
     target_url: target?.to === 'address' ? target.url : null,
@@ -99,6 +101,7 @@ export function entryOfRow(row: EntryRow): Entry {
         : { file: row.banner_file, alt: row.banner_alt ?? '', text: row.banner_text ?? '' },
     state: row.state!,
     inOrder: row.in_order!,
+    inSearch: row.in_search!,
     body: { html: row.body!, changed: row.body_changed ?? '' },
     pin: row.pin as Pin | null,
     seen: row.seen as Seen | null,

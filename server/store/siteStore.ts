@@ -19,6 +19,7 @@ import {
   REMOVED,
   windowAnnouncement,
   type WindowAt,
+  PUBLISHING_CHANNEL,
   WINDOWS_CHANNEL,
 } from './announcements.ts'
 import {
@@ -378,6 +379,11 @@ export class SiteStore {
   }
 
   /** Tells all who have a site open on which page a window writes. @throws UnknownSite */
+  /** Tells all windows on a site that something about its publications is new. */
+  async announcePublishing(id: string): Promise<void> {
+    await this.#database.raw('select pg_notify(?, ?)', [PUBLISHING_CHANNEL, id])
+  }
+
   async announceWindow(id: string, at: WindowAt): Promise<void> {
     const { rows } = (await this.#database.raw('select pg_notify(?, ?) from sites where id = ?', [
       WINDOWS_CHANNEL,
@@ -441,17 +447,20 @@ export class SiteStore {
 
   /**
    * Keeps the bytes of a file that is about to be added to a site; see the change `addFile`.
-   * @param name that they were checked under @returns their key, and how much room there is
+   * @param name that they were checked under; undefined for what was not checked @returns their key, and how much room there is
    * @throws NoRoom
    */
-  async keepContent(bytes: Uint8Array, name: string): Promise<{ content: string; room: Room }> {
+  async keepContent(bytes: Uint8Array, name: string | undefined): Promise<{ content: string; room: Room }> {
     return this.#writing(async () => {
       const room = await roomIn(this.#database, this.#mostBytes)
       if (room.used + bytes.length > room.most)
         throw new NoRoom(
           `All sites together may keep ${Math.round(room.most / 1_000_000)} MB of files, and that is used up.`,
         )
-      return { content: await keepContent(this.#database, bytes, [endingOf(name)]), room }
+      return {
+        content: await keepContent(this.#database, bytes, name === undefined ? [] : [endingOf(name)]),
+        room,
+      }
     })
   }
 

@@ -13,6 +13,8 @@ import { Access } from '../http/access.ts'
 import { Announcements } from '../store/announcements.ts'
 import { migrate, openDatabase } from '../store/database.ts'
 import { SiteStore } from '../store/siteStore.ts'
+import type { HostRules } from '@viatica/hosts/open.ts'
+import { publishingOf } from '../publish/together.ts'
 import { Workshop } from '../threads/workshop.ts'
 import { makeDatabase } from './database.ts'
 
@@ -81,7 +83,9 @@ export interface Serving {
 export async function serve({
   mostBytes = 1_000_000_000,
   accessKey,
-}: { mostBytes?: number; accessKey?: string } = {}): Promise<Serving> {
+  secret,
+  rules = { folders: [], standIn: undefined, reach: { ownNetwork: true, allowed: new Set() } },
+}: { mostBytes?: number; accessKey?: string; secret?: string; rules?: HostRules } = {}): Promise<Serving> {
   const made = await makeDatabase()
   const database = openDatabase(made.url)
   await migrate(database)
@@ -91,7 +95,9 @@ export async function serve({
   const store = new SiteStore(database, check, mostBytes)
   const logger = pino({ level: 'silent' })
   const announcements = new Announcements(made.url)
+  const publish = publishingOf(database, store, workshop, logger, { secret, rules })
   const { app } = createApp({
+    publish,
     store,
     announcements,
     workshop,
@@ -127,6 +133,7 @@ export async function serve({
     async stop() {
       server.closeAllConnections()
       await new Promise((resolve) => server.close(resolve))
+      await publish.publisher.close()
       await Promise.all([database.destroy(), announcements.close(), workshop.close()])
       await made.drop()
     },

@@ -6,3 +6,4 @@ const tasks = import('./tasks.ts')
 
 export const read = async (task) => (await tasks).read(task)
 export const archive = async (task) => (await tasks).archive(task)
+export const publication = async (task) => (await tasks).publication(task)

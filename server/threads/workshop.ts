@@ -3,7 +3,8 @@ import type { MessagePort } from 'node:worker_threads'
 import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
 import { Problem } from '../http/problem.ts'
-import type { ArchiveTask, ReadTask, Reading } from './tasks.ts'
+import type { Prepared } from '../publish/prepare.ts'
+import type { ArchiveTask, PrepareTask, ReadTask, Reading } from './tasks.ts'
 
 /** A thread that needs more memory than this is ended. */
 const MOST_MEGABYTES = 600
@@ -79,19 +80,24 @@ export class Workshop {
     return result.read
   }
 
-  /** Writes the archive of a site to the other end of a port, as the task says. */
-  async archive(
-    task: Omit<ArchiveTask, 'databaseUrl'>,
-    port: MessagePort,
-    signal: AbortSignal,
-  ): Promise<void> {
+  /** Writes the archive of a site to the other end of a port, as the task says; ends early when that end is closed. */
+  async archive(task: Omit<ArchiveTask, 'databaseUrl'>, port: MessagePort): Promise<void> {
     await this.#writing.run(
       { ...task, databaseUrl: this.#databaseUrl, port },
-      { name: 'archive', transferList: [port], signal },
+      { name: 'archive', transferList: [port] },
     )
   }
 
+  /** Works out what a site would publish; where that is asked for, all of its bytes are kept. */
+  async publication(task: Omit<PrepareTask, 'databaseUrl'>): Promise<Prepared> {
+    return (await this.#writing.run(
+      { ...task, databaseUrl: this.#databaseUrl },
+      { name: 'publication' },
+    )) as Prepared
+  }
+
+  /** Ends when the archives that are being written have ended. */
   async close(): Promise<void> {
-    await Promise.all([this.#reading.destroy(), this.#writing.destroy()])
+    await Promise.all([this.#reading.destroy(), this.#writing.close()])
   }
 }
