@@ -1,8 +1,9 @@
 import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
-import { parseArgs } from 'node:util'
 import { siteFault } from '@viatica/core/plan/siteFault.ts'
-import { type FileSource, outputFiles } from '@viatica/core/formats/archive.ts'
+import type { FileSource } from '@viatica/core/formats/archive.ts'
+import { usualChoices } from '@viatica/core/publish/choices.ts'
+import { publishedFiles } from '@viatica/core/publish/publishedFiles.ts'
 import { bytesOfText } from '@viatica/core/formats/textBytes.ts'
 import { type Settings, settingSchemas, type Site } from '@viatica/core/plan/site.ts'
 import type { Surround } from '@viatica/core/plan/surround/surround.ts'
@@ -11,6 +12,8 @@ import { fontBytes } from '@viatica/fonts/fontFiles.ts'
 import * as v from 'valibot'
 import { Fault } from './fault.ts'
 import { type Input, readInput } from './input.ts'
+import { done, type Outcome } from './outcome.ts'
+import { parsed } from './parsed.ts'
 
 export const BUILD_USAGE =
   'viatica build FILE or DIR --out DIR [--layout flat|nested|folders|own] [--base-url URL] [--menu-depth 1|2|3]'
@@ -42,18 +45,9 @@ function changedSurround(surround: Surround, { 'menu-depth': text }: Options): S
   }
 }
 
-function parse(args: readonly string[]) {
-  try {
-    const option = { type: 'string' } as const
-    return parseArgs({
-      args: [...args],
-      allowPositionals: true,
-      options: { out: option, layout: option, 'base-url': option, 'menu-depth': option },
-    })
-  } catch (error) {
-    throw new Fault(`${(error as Error).message.split('. ')[0]}. Usage: ${BUILD_USAGE}`)
-  }
-}
+const option = { type: 'string' } as const
+const parse = (args: readonly string[]) =>
+  parsed(args, { out: option, layout: option, 'base-url': option, 'menu-depth': option }, BUILD_USAGE)
 
 function bytesOf(file: FileSource, contents: Input['contents']): Uint8Array {
   if ('text' in file) return bytesOfText(file)
@@ -62,10 +56,9 @@ function bytesOf(file: FileSource, contents: Input['contents']): Uint8Array {
 
 /**
  * `viatica build`: writes the finished site of a site file, an outline or a folder of pages to a folder.
- * @returns what was done, in words
  * @throws Fault for bad input; then nothing was written
  */
-export async function build(args: readonly string[], folder: string): Promise<string> {
+export async function build(args: readonly string[], folder: string): Promise<Outcome> {
   const { positionals, values } = parse(args)
   const [file, ...more] = positionals
   if (file === undefined || more.length > 0 || !values.out) throw new Fault(`Usage: ${BUILD_USAGE}`)
@@ -79,7 +72,7 @@ export async function build(args: readonly string[], folder: string): Promise<st
   }
   const fault = siteFault(changed)
   if (fault) throw new Fault(fault)
-  const files = [...outputFiles(changed, thisYear())].map((output) => ({
+  const files = [...publishedFiles(changed, thisYear(), usualChoices(changed))].map((output) => ({
     path: join(resolve(folder, values.out!), ...output.path.split('/')),
     data: bytesOf(output, contents),
   }))
@@ -96,5 +89,5 @@ export async function build(args: readonly string[], folder: string): Promise<st
     for (const path of made.reverse()) rmSync(path, { recursive: true, force: true })
     throw new Fault(`${values.out}: ${(error as Error).message}`)
   }
-  return `${files.length} files written to ${values.out}`
+  return done(`${files.length} files written to ${values.out}`)
 }

@@ -1,6 +1,7 @@
 import { readFileSync, statSync } from 'node:fs'
 import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import { readOpml } from '@viatica/core/formats/opml.ts'
+import { isArchive, readSiteArchive } from '@viatica/core/formats/siteArchive.ts'
 import { MAX_SITE_FILE, readSiteFile } from '@viatica/core/formats/siteFile.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { Fault } from './fault.ts'
@@ -12,13 +13,12 @@ export interface Input {
   readonly contents: ReadonlyMap<string, Uint8Array>
 }
 
-function readText(path: string): string {
-  let bytes: Buffer
+function readBytes(path: string): Buffer {
   try {
     // What is too large is refused before it is read: four bytes is the most that a character takes.
     if (statSync(path).size > MAX_SITE_FILE * 4)
       throw new Fault(`${path}: The file is larger than ${MAX_SITE_FILE / 1_000_000} MB.`)
-    bytes = readFileSync(path)
+    return readFileSync(path)
   } catch (error) {
     if (error instanceof Fault) throw error
     const { code } = error as NodeJS.ErrnoException
@@ -29,6 +29,9 @@ function readText(path: string): string {
     }[code ?? '']
     throw new Fault(`${path}: ${reason ?? (error as Error).message}`)
   }
+}
+
+function textOf(path: string, bytes: Uint8Array): string {
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes)
   } catch {
@@ -37,13 +40,15 @@ function readText(path: string): string {
 }
 
 /**
- * Reads a site file, an OPML outline when the text begins as XML does, or a folder of existing pages.
+ * Reads a site file (JSON, or an archive with the files in it), an OPML outline when the text begins as XML does, or a folder of existing pages.
  * @throws Fault with the place in the file
  */
 export async function readInput(path: string): Promise<Input> {
   if (isFolder(path)) return bringFolder(await readFolderFiles(path), path)
-  const text = readText(path)
+  const bytes = readBytes(path)
   try {
+    if (isArchive(bytes)) return readSiteArchive(bytes)
+    const text = textOf(path, bytes)
     if (text.trimStart().startsWith('<')) return { site: readOpml(text), contents: new Map() }
     const { site, contents } = readSiteFile(text)
     return {
