@@ -50,9 +50,9 @@ export const router = createRouter({
           component: SCREENS.settings,
         },
         {
-          path: ':ahead(publish)',
-          name: 'ahead',
-          component: SCREENS.ahead,
+          path: 'publish/:view(publications|visitors|host)?',
+          name: 'publish',
+          component: SCREENS.publish,
         },
       ],
     },

@@ -5,6 +5,7 @@ import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig, type Plugin } from 'vite'
 import { examplePages } from './examplePages.ts'
+import { laterFiles } from './laterFilesPlugin.ts'
 import { LEFT_TO_SHARED, sharedPackages } from './sharedPackages.ts'
 
 /** The languages of the dictionaries that come with the screens, as their packages are called. */
@@ -50,7 +51,7 @@ const CHUNKS = [
 ]
 
 export default defineConfig({
-  plugins: [vue(), sharedPackages(), examplePages(), compressed()],
+  plugins: [vue(), sharedPackages(), examplePages(), laterFiles(), compressed()],
   resolve: {
     alias: Object.fromEntries(
       DICTIONARIES.map((language) => [`@dictionaries/${language}`, dictionary(language)]),

@@ -17,6 +17,7 @@ function listen(url: string, hearing: Hearing): () => void {
     source = new EventSource(url)
     source.addEventListener('revision', ({ data }) => hearing.revision(Number(data)))
     source.addEventListener('window', ({ data }) => hearing.window(JSON.parse(String(data)) as WindowAt))
+    source.addEventListener('publishing', () => hearing.publishing())
     source.addEventListener('removed', () => hearing.removed())
     source.addEventListener('open', () => hearing.opened())
     source.addEventListener('error', () => {

@@ -1,5 +1,6 @@
 import type { Export } from '@viatica/core/formats/exports.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
+import type { OutputChoices } from '@viatica/core/publish/choices.ts'
 import type { SiteFile } from '@viatica/core/plan/file.ts'
 import type { ReadAnswer, WindowAt } from '../exchange/server.ts'
 import { access } from './access.ts'
@@ -29,8 +30,11 @@ export interface PastChange {
 
 const JSON_TYPE = 'application/json'
 const SITE_FILE_TYPE = 'application/vnd.viatica.site+json'
+const ARCHIVE_TYPE = 'application/zip'
 const OPML_TYPE = 'text/x-opml'
 
+const sitesNamed = (name: string) =>
+  name === '' ? '/api/sites' : `/api/sites?${new URLSearchParams({ name })}`
 const at = (id: string) => `/api/sites/${encodeURIComponent(id)}`
 
 export const sitesApi = {
@@ -39,8 +43,19 @@ export const sitesApi = {
   create: (name: string) =>
     request<{ id: string }>('POST', '/api/sites', JSON.stringify({ name }), JSON_TYPE),
 
-  createFromSiteFile: (text: string, signal?: AbortSignal) =>
-    request<{ id: string }>('POST', '/api/sites', text, SITE_FILE_TYPE, signal),
+  /** @param file its text, or an archive where it has much */
+  createFromSiteFile: (file: string | Blob, signal?: AbortSignal) =>
+    request<{ id: string }>(
+      'POST',
+      '/api/sites',
+      file,
+      typeof file === 'string' ? SITE_FILE_TYPE : ARCHIVE_TYPE,
+      signal,
+    ),
+
+  /** Makes a site from an archive that was taken away to open again. @param name of the site; empty for that of the file */
+  createFromArchive: (archive: Blob, name: string) =>
+    request<{ id: string }>('POST', sitesNamed(name), archive, ARCHIVE_TYPE),
 
   /**
    * Makes a site from the text of a file: OPML when it begins as XML does, else a site file.
@@ -49,7 +64,7 @@ export const sitesApi = {
   createFromText: (text: string, name: string) =>
     request<{ id: string }>(
       'POST',
-      name === '' ? '/api/sites' : `/api/sites?${new URLSearchParams({ name })}`,
+      sitesNamed(name),
       text,
       text.trimStart().startsWith('<') ? OPML_TYPE : SITE_FILE_TYPE,
     ),
@@ -72,11 +87,15 @@ export const sitesApi = {
   wayBack: (id: string, revision: number) =>
     request<{ revision: number; change?: Change }>('GET', `${at(id)}/history/${revision}/way-back`),
 
-  /** Keeps the bytes of a file that a change is about to add. @param signal stops the sending */
-  keepFile: (file: Blob, name: string, signal?: AbortSignal) =>
+  /**
+   * Keeps the bytes of a file that a change is about to add.
+   * @param signal stops the sending
+   * @param asFound whether it came with existing pages, and may be of any kind
+   */
+  keepFile: (file: Blob, name: string, signal?: AbortSignal, asFound = false) =>
     request<{ content: string; room: Room }>(
       'POST',
-      `/api/contents/${encodeURIComponent(name)}`,
+      `/api/contents/${encodeURIComponent(name)}${asFound ? '?found' : ''}`,
       file,
       'application/octet-stream',
       signal,
@@ -89,6 +108,12 @@ export const sitesApi = {
   /** Where a picture is shown from, by its bytes. */
   pictureUrl: ({ content, path }: SiteFile) =>
     `/api/contents/${content}/picture/${encodeURIComponent(path.replace(/^.*\//, ''))}`,
+  /** The finished site as an archive, with what was chosen beside its pages. */
+  archiveUrl: (id: string, { sitemap, robots, redirectPages, rules, includes }: OutputChoices) => {
+    const yes = (value: boolean) => (value ? 'yes' : 'no')
+    const files = { sitemap: yes(sitemap), robots: yes(robots), redirectPages: yes(redirectPages) }
+    return `${at(id)}/archive.zip?${new URLSearchParams({ ...files, rules, includes })}`
+  },
   exportUrl: (id: string, name: Export) => `${at(id)}/${name}`,
   previewUrl: (id: string, path: string) =>
     `/preview/${access.previewPrefix}${encodeURIComponent(id)}/${path}`,

@@ -97,6 +97,8 @@ export interface ExchangeParts {
   lost?(change: Change): boolean
   /** Called when another window says where it writes. */
   hears?(at: WindowAt): void
+  /** Called when something about the publications of the site is new. */
+  publishing?(): void
   /** Called when windows can be heard from now on. */
   opened?(): void
   wait?(ms: number): Promise<unknown>
@@ -307,6 +309,7 @@ export class Exchange {
       },
       removed: () => this.#gone('This site was removed in another window.'),
       window: (at) => this.#parts.hears?.(at),
+      publishing: () => this.#parts.publishing?.(),
       opened: () => this.#parts.opened?.(),
     })
   }

@@ -49,6 +49,8 @@ export interface Hearing {
   revision(newest: number): void
   /** On which page a window writes, whenever it says so. */
   window(at: WindowAt): void
+  /** That something about the publications of the site is new. */
+  publishing(): void
   /** That from now on all of this is heard, perhaps anew. */
   opened(): void
   /** That the site is no longer there. */

@@ -27,6 +27,7 @@ const entries = computed((): MenuEntry[] => [
   { key: 'link', label: 'Add link' },
   { key: 'site map', label: 'Add site map' },
   { key: 'paste', label: 'Paste list …', keys: 'Ctrl V' },
+  { key: 'import', label: 'Import pages …' },
   { key: 'copy', label: 'Copy …', keys: 'C', disabled: shaping.isHome },
   { key: 'rename', label: 'Rename', keys: 'F2', begins: true },
   ...DIRECTIONS.map(({ direction, words, keys }) => ({
@@ -68,6 +69,7 @@ function act(key: string): void {
     case 'paste':
       shaping.pasted = ''
       return void (shaping.dialog = key)
+    case 'import':
     case 'copy':
     case 'move':
       return void (shaping.dialog = key)

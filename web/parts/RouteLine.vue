@@ -9,13 +9,13 @@ const route = useRoute()
 const proof = useProof()
 const faults = computed(() => proof.counts.error)
 
-const isHere = (stop: Stop) => route.name === stop.name || route.params['ahead'] === stop.name
+const isHere = (stop: Stop) => route.name === stop.name
 </script>
 
 <template>
   <nav class="route" aria-label="Stops">
     <ol>
-      <li v-for="stop in STOPS" :key="stop.name" :class="{ here: isHere(stop), ahead: stop.ahead }">
+      <li v-for="stop in STOPS" :key="stop.name" :class="{ here: isHere(stop) }">
         <RouterLink :to="placeOfStop(stop, siteId)" :aria-current="isHere(stop) ? 'page' : undefined">
           <span class="dot" aria-hidden="true" />
           <span class="name">{{ stop.label }}</span>
@@ -80,10 +80,6 @@ const isHere = (stop: Stop) => route.name === stop.name || route.params['ahead']
   background: #fff;
   border: 3px solid #fff;
   border-radius: 50%;
-}
-
-.ahead .dot {
-  background: var(--pine);
 }
 
 .here .dot {

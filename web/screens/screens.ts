@@ -1,3 +1,5 @@
+import { LATER_FILES } from '../laterFiles.ts'
+
 /** The screens of a site, each loaded when it is first needed. */
 export const SCREENS = {
   plan: () => import('./plan/PlanScreen.vue'),
@@ -5,7 +7,7 @@ export const SCREENS = {
   write: () => import('./write/WriteScreen.vue'),
   proof: () => import('./proof/ProofScreen.vue'),
   settings: () => import('./settings/SettingsScreen.vue'),
-  ahead: () => import('./ahead/AheadScreen.vue'),
+  publish: () => import('./publish/PublishScreen.vue'),
 } as const
 
 /** The views of the plan beside the page itself: tables, drawings and charts are heavy, and looked at now and then. */
@@ -31,20 +33,27 @@ export function loadFirstScreen(): () => void {
   return () => clearTimeout(timer)
 }
 
-/** All that is fetched when it is first needed and that an author can go to without the server, too. */
-const LATER = [
-  ...Object.values(SCREENS),
-  ...Object.values(PLAN_VIEWS),
-  () => import('../parts/ripple/BeforeAfter.vue'),
-]
-/** So much later than the first screen the rest is loaded. */
+/** So much later than the first screen the rest is fetched. */
 const AFTER_MS = 3000
 
-/** Loads the rest in the background. @returns what calls that off */
-export function loadScreensLater(): () => void {
+/** Fetches all files that are needed later, one after the other: they are kept for good, and none is run. */
+async function fetchLater(signal: AbortSignal): Promise<void> {
+  const files = (await (await fetch(LATER_FILES, { signal })).json()) as readonly string[]
+  for (const file of files) {
+    const answer = await fetch(file, { signal, priority: 'low' })
+    await answer.arrayBuffer()
+  }
+}
+
+/** Fetches the rest in the background, so that its author can go there without the server, too. @returns what calls that off */
+export function fetchScreensLater(): () => void {
+  const stopping = new AbortController()
   const timer = setTimeout(() => {
-    // One that cannot be loaded now is asked for again when it is needed.
-    for (const load of LATER) load().catch(() => undefined)
+    // What cannot be fetched now is asked for again when it is needed.
+    fetchLater(stopping.signal).catch(() => undefined)
   }, AFTER_MS)
-  return () => clearTimeout(timer)
+  return () => {
+    clearTimeout(timer)
+    stopping.abort()
+  }
 }

@@ -15,6 +15,8 @@ export const useOpenSite = defineStore('openSite', () => {
   const keeping = new KeptInBrowser()
   sayThatWeLive(windows.mine)
   const id = ref('')
+  /** Counts up whenever something about the publications of the site is new. */
+  const published = ref(0)
   const state = shallowRef<ExchangeState>()
   /** Exchanges that are shown, or still have something to save. */
   const exchanges = new Map<string, Exchange>()
@@ -58,6 +60,7 @@ export const useOpenSite = defineStore('openSite', () => {
       },
       lost: (change) => isShown() && (keepsLost?.(change) ?? false),
       hears: windows.hear,
+      publishing: () => void (isShown() && published.value++),
       opened: windows.ask,
     })
     exchanges.set(siteId, exchange)
@@ -141,6 +144,7 @@ export const useOpenSite = defineStore('openSite', () => {
 
   return {
     id,
+    published,
     site,
     saveState,
     notice,

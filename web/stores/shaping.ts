@@ -29,7 +29,7 @@ export type Direction = 'up' | 'down' | 'in' | 'out'
 export type DropPlace = 'before' | 'after' | 'under'
 
 /** A dialog that belongs to the chosen entries. */
-export type ShapeDialog = 'remove' | 'move' | 'copy' | 'paste'
+export type ShapeDialog = 'remove' | 'move' | 'copy' | 'paste' | 'import'
 
 function newBranch(kind: EntryKind, id: EntryId, name: string): Branch {
   if (kind === 'page') return { ...newPage(id, name), entries: [] }

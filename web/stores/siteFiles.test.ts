@@ -187,7 +187,7 @@ test('sending is stopped at will: what was sent by then is kept', async () => {
 test('room that is nearly used up is told before it is', async () => {
   const { siteFiles, openSite } = await start()
   expect(siteFiles.roomWords).toBe('')
-  const file = { id: 'large', path: 'docs/large.pdf', content: '0', size: 50_000_000, alt: '' }
+  const file = { id: 'large', path: 'docs/large.pdf', content: '0', size: 170_000_000, alt: '' }
   openSite.makeOrTell({ kind: 'addFile', file })
-  expect(siteFiles.roomWords).toBe('The files of this site have 50 of 60 MB.')
+  expect(siteFiles.roomWords).toBe('The files of this site have 170 of 200 MB.')
 })

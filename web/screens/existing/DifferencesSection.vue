@@ -6,7 +6,8 @@ import { computed, ref } from 'vue'
 import BeforeAfter from '../../parts/ripple/BeforeAfter.vue'
 import LabelledChoice from '../../parts/LabelledChoice.vue'
 import type { ExistingPages } from './existingPages.ts'
-import { counted, PART_WORDS } from './words.ts'
+import { counted } from '../../parts/pages/steps.ts'
+import { PART_WORDS } from './words.ts'
 
 /** Where pages say something else than the others and the plan: brought into line or kept, one by one or a whole kind. */
 const props = defineProps<{ overview: Overview; existing: ExistingPages }>()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { IconArrowLeft } from '@tabler/icons-vue'
 import { useEventListener } from '@vueuse/core'
-import { Alert, Button, Input, Progress } from 'ant-design-vue'
+import { Alert, Button, Input } from 'ant-design-vue'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { onBeforeRouteLeave, RouterLink, useRouter } from 'vue-router'
 import ChoiceField from '../../parts/ChoiceField.vue'
@@ -15,7 +15,9 @@ import IntakePanel from './IntakePanel.vue'
 import PatternsSection from './PatternsSection.vue'
 import PlacedSection from './PlacedSection.vue'
 import TemplatesSection from './TemplatesSection.vue'
-import { correctionWords, counted, percentOf, stepWords } from './words.ts'
+import { counted } from '../../parts/pages/steps.ts'
+import WorkProgress from '../../parts/pages/WorkProgress.vue'
+import { correctionWords } from './words.ts'
 
 /** Takes a folder of existing pages in: what was found is seen, corrected and decided first. */
 const router = useRouter()
@@ -115,12 +117,7 @@ onMounted(() => (document.title = 'From existing pages · Viatica'))
     </header>
 
     <main :aria-busy="progress !== undefined">
-      <div v-if="progress" class="progress" role="status">
-        <span>{{ stepWords(progress) }}</span>
-        <span v-if="progress.step === 'read'" class="quiet">{{ progress.done }} of {{ progress.total }}</span>
-        <Progress :percent="percentOf(progress)" :show-info="false" size="small" aria-label="How far it is" />
-        <Button size="small" @click="existing.stop">Stop</Button>
-      </div>
+      <WorkProgress v-if="progress" :progress="progress" @stop="existing.stop" />
       <Alert
         v-if="trouble"
         class="trouble"
@@ -270,19 +267,6 @@ main {
   min-height: 0;
   padding: 14px 20px;
   overflow: auto;
-}
-
-.progress {
-  display: flex;
-  flex: none;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: center;
-}
-
-.progress :deep(.ant-progress) {
-  flex: 1 1 200px;
-  margin: 0;
 }
 
 .corrections {

@@ -3,7 +3,7 @@ import type { Overview } from '@viatica/core/existing/overview.ts'
 import { computed } from 'vue'
 import VirtualRows from '../../parts/VirtualRows.vue'
 import { sizeWords } from '../surround/files/fileWords.ts'
-import { counted } from './words.ts'
+import { counted } from '../../parts/pages/steps.ts'
 
 /** What files there are, and which look left over. */
 const props = defineProps<{ overview: Overview }>()

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { Overview, PatternExample } from '@viatica/core/existing/overview.ts'
 import { computed } from 'vue'
-import { counted, markWords } from './words.ts'
+import { counted } from '../../parts/pages/steps.ts'
+import { markWords } from './words.ts'
 
 /** What follows from the plan on every page: how its author writes it, with an example from the pages. */
 const props = defineProps<{ overview: Overview }>()

@@ -8,7 +8,7 @@ import ChoiceField from '../../parts/ChoiceField.vue'
 import VirtualRows from '../../parts/VirtualRows.vue'
 import DrawnPage from './DrawnPage.vue'
 import type { ExistingPages } from './existingPages.ts'
-import { counted } from './words.ts'
+import { counted } from '../../parts/pages/steps.ts'
 
 /** Which pages are made alike, each template drawn as one of its pages; what was guessed wrongly is corrected by pointing. */
 const props = defineProps<{ overview: Overview; existing: ExistingPages }>()

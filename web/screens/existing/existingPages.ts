@@ -4,6 +4,7 @@ import { proxy, type Remote, wrap } from 'comlink'
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import { sitesApi } from '../../api/sites.ts'
 import { Refusal } from '../../api/request.ts'
+import { WRONG } from '../../parts/pages/steps.ts'
 import type { BringWork, Picked, Progress, Taken } from '../../workers/bringWorker.ts'
 
 /** What can be seen of pages, to be compared. */
@@ -62,7 +63,7 @@ export function useExistingPages() {
   function fail(mine: typeof work, error: unknown): never {
     if (mine === work) {
       progress.value = undefined
-      trouble.value = 'Something is wrong in Viatica: these pages could not be read. Nothing was changed.'
+      trouble.value = WRONG
     }
     throw error
   }
@@ -135,7 +136,7 @@ export function useExistingPages() {
     try {
       const file = await work!.siteFile(name, chosen.value, taken)
       if (typeof file === 'string') trouble.value = file
-      else if (!signal.aborted) return (await sitesApi.createFromSiteFile(file.text, signal)).id
+      else if (!signal.aborted) return (await sitesApi.createFromSiteFile(file.file, signal)).id
     } catch (error) {
       if (!(error instanceof Refusal)) throw error
       if (!signal.aborted) trouble.value = error.message

@@ -1,13 +1,10 @@
 import type { Account } from '@viatica/core/existing/account.ts'
 import type { Correction } from '@viatica/core/existing/corrections.ts'
 import type { Evidence } from '@viatica/core/existing/plan/evidence.ts'
+import { counted } from '../../parts/pages/steps.ts'
 import type { DriftPart, FoundMark } from '@viatica/core/existing/report.ts'
-import type { Progress } from '../../workers/bringWorker.ts'
 
 /** What is said of existing pages. */
-
-export const counted = (count: number, one: string, many = `${one}s`): string =>
-  `${count} ${count === 1 ? one : many}`
 
 export const EVIDENCE_WORDS: Readonly<Record<Evidence, string>> = {
   author: 'you moved it here',
@@ -41,26 +38,6 @@ export const ACCOUNT_WORDS: Readonly<Record<Account, string>> = {
   computed: 'worked out from the plan',
   content: 'content',
   own: 'only on single pages',
-}
-
-const STEP_WORDS = {
-  read: 'Reading the files',
-  pages: 'Reading the pages',
-  parts: 'Looking for menus, breadcrumbs and previous/next links',
-  plan: 'Working out where each page stands',
-  templates: 'Laying the pages over each other',
-  differences: 'Comparing every page with what it should be',
-  store: 'Saving the site',
-} as const
-
-export const stepWords = ({ step }: Progress | { readonly step: 'store' }): string => STEP_WORDS[step]
-
-/** How far it is, in percent: reading is the first third. */
-export function percentOf(progress: Progress | { readonly step: 'store' }): number {
-  const steps = Object.keys(STEP_WORDS)
-  const at = steps.indexOf(progress.step)
-  const within = progress.step === 'read' ? progress.done / Math.max(1, progress.total) : 0
-  return Math.round(((at + within) / steps.length) * 100)
 }
 
 /** How a menu shows the page that a visitor is on. */

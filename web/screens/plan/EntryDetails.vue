@@ -188,6 +188,13 @@ const derivedFrom = computed(() => (entry.value.label ? 'menu label' : 'title'))
       >
         previous/next
       </Checkbox>
+      <Checkbox
+        v-if="entry.kind === 'page'"
+        :checked="entry.inSearch"
+        @change="setOrTell('inSearch', $event.target.checked)"
+      >
+        search engines
+      </Checkbox>
     </div>
 
     <template v-if="entry.kind === 'page'">

@@ -7,6 +7,7 @@ import { WORD_LANGUAGES } from '@viatica/core/plan/surround/siteWords.ts'
 import { computed } from 'vue'
 import PictureField from '../../parts/PictureField.vue'
 import SavedText from '../../parts/SavedText.vue'
+import NotFoundSettings from './NotFoundSettings.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 
 /** What browsers take as the icon of a site, and can be drawn at any size or kept small. */
@@ -104,6 +105,7 @@ const titles = computed(() => {
           </tbody>
         </table>
       </section>
+      <NotFoundSettings />
     </div>
   </div>
 </template>

@@ -12,7 +12,7 @@ import RippleQuestion from '../../parts/ripple/RippleQuestion.vue'
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
-import { loadScreensLater } from '../screens.ts'
+import { fetchScreensLater } from '../screens.ts'
 import FrameFoot from './FrameFoot.vue'
 import FrameHead from './FrameHead.vue'
 import { useScreenAddress } from './screenAddress.ts'
@@ -100,7 +100,7 @@ onBeforeRouteLeave(async () => {
   return false
 })
 
-const stopLoading = loadScreensLater()
+const stopLoading = fetchScreensLater()
 
 onMounted(() => {
   window.addEventListener('keydown', press)

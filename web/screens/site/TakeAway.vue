@@ -12,7 +12,7 @@ const openSite = useOpenSite()
 
 const WORDS: Readonly<Record<Export, string>> = {
   'archive.zip': 'The finished site (ZIP)',
-  'site.json': 'A site file to open again (JSON)',
+  'site.json': 'A site file to open again (JSON, large sites ZIP)',
   'plan.opml': 'The plan as an outline (OPML)',
 }
 const urlOf = (name: Export) => sitesApi.exportUrl(openSite.id, name)

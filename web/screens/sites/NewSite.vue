@@ -50,13 +50,19 @@ async function fromFile(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
   if (!file) return
-  const text = await file.text()
+  // A zip archive begins with “PK”.
+  const isArchive = (await file.slice(0, 4).text()) === 'PK\u0003\u0004'
+  const text = isArchive ? '' : await file.text()
   input.value = ''
   const isTable = /\.(csv|tsv)$/i.test(file.name)
   const typed = name.value.trim()
   const fileName = file.name.replace(/\.[^.]*$/, '').slice(0, 200)
   await make(async () =>
-    isTable ? (await sites()).startFromTable(text, typed || fileName) : sitesApi.createFromText(text, typed),
+    isArchive
+      ? sitesApi.createFromArchive(file, typed)
+      : isTable
+        ? (await sites()).startFromTable(text, typed || fileName)
+        : sitesApi.createFromText(text, typed),
   )
 }
 </script>
@@ -100,7 +106,7 @@ async function fromFile(event: Event): Promise<void> {
         ref="chooser"
         type="file"
         hidden
-        accept=".json,.opml,.xml,.csv,.tsv"
+        accept=".json,.zip,.opml,.xml,.csv,.tsv"
         aria-label="Site file, outline or rows"
         @change="fromFile"
       />

@@ -14,7 +14,7 @@ import type { SingleChange } from '@viatica/core/plan/change/change.ts'
 import { newPage } from '@viatica/core/plan/newEntry.ts'
 import { childrenOf } from '@viatica/core/plan/plan.ts'
 import { Button } from 'ant-design-vue'
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import IconButton from '../../parts/IconButton.vue'
 import MenuButton from '../../parts/MenuButton.vue'
@@ -63,8 +63,10 @@ function ask(what: 'link' | 'picture', picture?: Picture): void {
   asked.value = what
 }
 
-function take(insertion: Insertion): void {
+async function take(insertion: Insertion): Promise<void> {
   asked.value = undefined
+  // Behind a dialog, the text takes no focus.
+  await nextTick()
   const { heading } = insertion
   if (heading) (sourceEditor.value ?? visualEditor.value)?.giveHeadingId(heading.at, heading.id)
   visualEditor.value?.insert(insertion)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { PLACES } from '@viatica/core/plan/surround/place.ts'
 import PlaceBox from './PlaceBox.vue'
+import TemplatesInstead from './TemplatesInstead.vue'
 
 /** All pieces in the order in which they stand on a page: the way there by keyboard, and the overview. */
 const above = PLACES.slice(0, PLACES.indexOf('before') + 1)
@@ -14,6 +15,7 @@ const below = PLACES.slice(PLACES.indexOf('after'))
     <PlaceBox v-for="place in above" :key="place" :place="place" />
     <p class="content">Main content of the page</p>
     <PlaceBox v-for="place in below" :key="place" :place="place" />
+    <TemplatesInstead />
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Surround } from '@viatica/core/plan/surround/surround.ts'
 import type { TemplatePart } from '@viatica/core/plan/surround/templates.ts'
 import { type TextRun, textRuns } from '@viatica/core/shape/templateEdits.ts'
 import { withLineEndsOf, withPlainLineEnds } from '@viatica/core/standard/lineEnds.ts'
@@ -9,8 +10,8 @@ import ModalDialog from '../../../parts/ModalDialog.vue'
 import { partWords } from './partWords.ts'
 
 /** The author's HTML from its beginning to its end, with its holes; its texts can be edited. */
-const props = defineProps<{ parts: readonly TemplatePart[]; name: string }>()
-const emit = defineEmits<{ edit: [run: TextRun, source: string] }>()
+const props = defineProps<{ parts: readonly TemplatePart[]; name: string; surround: Surround }>()
+const emit = defineEmits<{ edit: [run: TextRun, source: string]; pattern: [part: TemplatePart] }>()
 
 type Row =
   | { readonly run: TextRun; readonly source: string; readonly excerpt: string }
@@ -49,14 +50,24 @@ function apply(): void {
         <code :title="row.excerpt">{{ row.excerpt }}</code>
         <Button
           size="small"
-          :disabled="!row.run.texts.every(canBeEdited)"
+          :disabled="!row.run.texts.every((bits) => canBeEdited(bits))"
           :aria-label="`Edit HTML: ${row.excerpt.slice(0, 40)}`"
           @click="edit(row.run, row.source)"
         >
           Edit
         </Button>
       </template>
-      <template v-else>{{ partWords(row.hole) }}</template>
+      <template v-else>
+        <span class="hole-name">{{ partWords(row.hole, surround) }}</span>
+        <Button
+          v-if="'pattern' in row.hole"
+          size="small"
+          :aria-label="`Edit HTML of: ${partWords(row.hole, surround)}`"
+          @click="emit('pattern', row.hole)"
+        >
+          Edit
+        </Button>
+      </template>
     </li>
   </ol>
   <ModalDialog :open="editing !== undefined" wide title="HTML of the template" @close="editing = undefined">
@@ -98,6 +109,10 @@ function apply(): void {
   color: var(--slate);
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+
+.hole-name {
+  flex: 1;
 }
 
 .hole {

@@ -2,7 +2,7 @@
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import { isWritten } from '@viatica/core/plan/site.ts'
-import type { Override } from '@viatica/core/plan/surround/templates.ts'
+import type { Override, TemplatePart } from '@viatica/core/plan/surround/templates.ts'
 import {
   dropOverride,
   setTemplateOf,
@@ -14,12 +14,13 @@ import { piecesInstead } from '@viatica/core/shape/toPieces.ts'
 import { isDifference } from '@viatica/core/template/kept.ts'
 import { createTemplateWriter } from '@viatica/core/template/write.ts'
 import { Button } from 'ant-design-vue'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import ChoiceField from '../../../parts/ChoiceField.vue'
 import ModalDialog from '../../../parts/ModalDialog.vue'
 import BeforeAfter from '../../../parts/ripple/BeforeAfter.vue'
 import { useChosen } from '../../../stores/chosen.ts'
 import { useOpenSite } from '../../../stores/openSite.ts'
+import PatternDialog from './PatternDialog.vue'
 import { partWords } from './partWords.ts'
 import TemplateParts from './TemplateParts.vue'
 
@@ -65,7 +66,9 @@ const kept = computed(() =>
     return [
       {
         override: piece.kept,
-        names: [...new Set(piece.parts.map(partWords))].join(', ') || 'More HTML',
+        names:
+          [...new Set(piece.parts.map((part) => partWords(part, site.value.surround)))].join(', ') ||
+          'More HTML',
         now: piece.text,
         would: piece.parts.map((part) => writer.value.part(page.value, part)).join(''),
       },
@@ -74,6 +77,9 @@ const kept = computed(() =>
 )
 
 const make = (change: ReturnType<typeof setTemplateOf>) => change && openSite.makeOrTell(change)
+
+/** The part whose pattern is being edited. */
+const pattern = shallowRef<TemplatePart>()
 
 const isAsking = ref(false)
 function toPieces(): void {
@@ -106,8 +112,10 @@ const edit = (of: TextsOf, run: TextRun, source: string) => make(setTemplateText
     </p>
     <TemplateParts
       :parts="template.parts"
+      :surround="site.surround"
       name="Parts of the template"
       @edit="(run, source) => edit({ template: template.id }, run, source)"
+      @pattern="(part) => (pattern = part)"
     />
     <template v-if="kept.length > 0">
       <h3>Different on this page</h3>
@@ -133,11 +141,14 @@ const edit = (of: TextsOf, run: TextRun, source: string) => make(setTemplateText
         <h4>{{ path }}</h4>
         <TemplateParts
           :parts="parts"
+          :surround="site.surround"
           :name="`Parts of ${path}`"
           @edit="(run, source) => edit({ included: file }, run, source)"
+          @pattern="(part) => (pattern = part)"
         />
       </template>
     </template>
+    <PatternDialog v-if="pattern" :part="pattern" :page="page" @close="pattern = undefined" />
     <p class="instead"><Button @click="isAsking = true">Use pieces instead …</Button></p>
     <ModalDialog :open="isAsking" title="Use pieces instead of templates?" @close="isAsking = false">
       <p>

@@ -1,7 +1,8 @@
+import type { Surround } from '@viatica/core/plan/surround/surround.ts'
 import type { TemplatePart } from '@viatica/core/plan/surround/templates.ts'
 
-/** What a part of a template is called. */
-export function partWords(part: TemplatePart): string {
+/** What a part of a template is called; a menu with its name where the surround is at hand. */
+export function partWords(part: TemplatePart, surround?: Surround): string {
   switch (part.kind) {
     case 'text':
       return { head: 'Head', header: 'HTML above the content', footer: 'HTML below the content' }[part.where]
@@ -13,8 +14,11 @@ export function partWords(part: TemplatePart): string {
       return 'Page heading (h1)'
     case 'content':
       return 'Content'
-    case 'menu':
-      return 'Menu'
+    case 'menu': {
+      const pattern = surround?.templates?.menus.find(({ id }) => id === part.pattern)
+      const menu = surround?.menus.find(({ id }) => id === pattern?.menu)
+      return menu ? `Menu “${menu.name}”` : 'Menu'
+    }
     case 'breadcrumb':
       return 'Breadcrumb'
     case 'pager':

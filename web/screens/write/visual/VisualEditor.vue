@@ -13,7 +13,7 @@ import { writeBlocks } from '@viatica/core/content/visual/write.ts'
 import { rewritten } from '@viatica/core/pointer/inHtml.ts'
 import { readPointer } from '@viatica/core/pointer/pointer.ts'
 import { Button } from 'ant-design-vue'
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { sitesApi } from '../../../api/sites.ts'
 import { useRoute } from 'vue-router'
 import { useOpenSite } from '../../../stores/openSite.ts'
@@ -23,6 +23,7 @@ import { type Insertion, type Picture, pictureHtml } from '../insertion.ts'
 import { placeAsked } from '../placeAsked.ts'
 import { copiedSlice, rememberCopied } from './clipboard.ts'
 import HtmlDialog from './HtmlDialog.vue'
+import { inText } from './inText.ts'
 import { writingKeys } from './keys.ts'
 import { editPicture, pictureAt, type PlacedPicture, removePicture } from './pictures.ts'
 import { visualSchema } from './schema.ts'
@@ -127,18 +128,14 @@ function insertNodes(html: string): void {
   const [first] = content
   const isLine = content.length === 1 && first!.type === 'paragraph' && first!.attrs?.['wrapped'] === 'bare'
   const nodes = isLine ? first!.content : content
-  editor
-    .value!.chain()
-    .focus()
+  inText(editor.value!)
     .insertContent(nodes as object[])
     .run()
 }
 
 function insert({ href, text, picture, computed: part }: Insertion): void {
   if (part !== undefined && isPartOfLine(part))
-    editor
-      .value!.chain()
-      .focus()
+    inText(editor.value!)
       .insertContent({ type: 'keptInline', attrs: { html: part } })
       .run()
   else if (part !== undefined) insertNodes(part)
@@ -148,7 +145,7 @@ function insert({ href, text, picture, computed: part }: Insertion): void {
     view.focus()
   } else if (picture) insertNodes(pictureHtml(picture))
   else {
-    const chain = editor.value!.chain().focus()
+    const chain = inText(editor.value!)
     if (editor.value!.state.selection.empty && !isIn('link'))
       chain
         .insertContent([{ type: 'text', text, marks: [{ type: 'link', attrs: { href } }] }])
@@ -181,9 +178,11 @@ function editHtml(at: number): void {
 }
 
 /** Puts other HTML in the place of what was kept; what the editor can hold of it is text from now on. */
-function applyHtml(html: string): void {
+async function applyHtml(html: string): Promise<void> {
   const { at } = editedHtml.value!
   editedHtml.value = undefined
+  // Behind a dialog, the text takes no focus.
+  await nextTick()
   const { view, state } = editor.value!
   const { schema } = state
   const node = state.doc.nodeAt(at)!
@@ -200,18 +199,15 @@ function applyHtml(html: string): void {
   view.focus()
 }
 
-const removeKept = () => editor.value!.chain().focus().deleteSelection().run()
+const removeKept = () => inText(editor.value!).deleteSelection().run()
 
 /** Puts the caret into a heading, by its place among all headings. */
 function show(at: number): void {
   let seen = -1
   editor.value?.state.doc.descendants((node, position) => {
     if (node.type.name !== 'heading' || ++seen !== at) return
-    editor
-      .value!.chain()
-      .focus()
+    inText(editor.value!)
       .setTextSelection(position + 1)
-      .scrollIntoView()
       .run()
   })
 }
@@ -229,8 +225,8 @@ function goTo(start: number): void {
     if (words >= 0 && place.words !== '') at = top + 1 + offset + words
     return words < 0
   })
-  const chain = editor.value!.chain().focus()
-  ;(at === undefined ? chain.setNodeSelection(top) : chain.setTextSelection(at)).scrollIntoView().run()
+  const chain = inText(editor.value!)
+  ;(at === undefined ? chain.setNodeSelection(top) : chain.setTextSelection(at)).run()
 }
 
 /** Gives a heading an id; the caret stays where it is. @param at its place among all headings */
@@ -263,7 +259,7 @@ defineExpose({ insert, giveHeadingId, show, selected })
     <div v-if="leads" class="leads">
       <span :class="{ dead: !leads.isThere }">→ {{ leads.words }}</span>
       <Button size="small" @click="emit('link')">Edit link</Button>
-      <Button size="small" @click="editor!.chain().focus().extendMarkRange('link').unsetLink().run()"
+      <Button size="small" @click="inText(editor!).extendMarkRange('link').unsetLink().run()"
         >Remove link</Button
       >
     </div>

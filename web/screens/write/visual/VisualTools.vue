@@ -17,6 +17,7 @@ import type { Editor } from '@tiptap/core'
 import { type Component, computed } from 'vue'
 import IconButton from '../../../parts/IconButton.vue'
 import MenuButton from '../../../parts/MenuButton.vue'
+import { inText } from './inText.ts'
 import { insertTable } from './tables.ts'
 
 /** What can be done to the text at the caret. */
@@ -41,7 +42,7 @@ const block = computed(() => {
 })
 
 function setBlock(value: string): void {
-  const chain = props.editor.chain().focus()
+  const chain = inText(props.editor)
   if (value === 'codeBlock') chain.setCodeBlock().run()
   else if (value === 'paragraph') chain.setParagraph().run()
   else chain.setHeading({ level: Number(value.slice(1)) as 2 }).run()
@@ -75,7 +76,7 @@ interface Tool {
   readonly run: () => void
 }
 
-const chain = () => props.editor.chain().focus()
+const chain = () => inText(props.editor)
 const TOOLS: readonly Tool[] = [
   { words: 'Bold', key: 'Ctrl+B', icon: IconBold, of: 'bold', run: () => chain().toggleBold().run() },
   {
