@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import type { Page } from '@playwright/test'
 import { filesOfArchive } from './archiveFiles.ts'
-import { axeFindings, expect, rowNamed, saved, type Served, test } from './viatica.ts'
+import { axeFindings, choose, expect, openDemo, rowNamed, saved, type Served, test } from './viatica.ts'
 
 /** A folder of hand-made pages, as its author has it. */
 const PAGES = fileURLToPath(new URL('../demo/pages', import.meta.url))
@@ -73,19 +73,18 @@ async function archiveOf(page: Page): Promise<Map<string, string>> {
   return filesOfArchive(readFileSync(await (await downloading).path()))
 }
 
-/** Changes a file as a careful person does by hand: each text stands there once. */
-function edit(
-  files: Map<string, string>,
-  path: string,
-  ...changes: readonly [from: string, to: string][]
-): void {
-  let text = files.get(path)!
+/** A text changed as a careful person does by hand: what is replaced stands there once. */
+function edited(text: string, ...changes: readonly [from: string, to: string][]): string {
+  let now = text
   for (const [from, to] of changes) {
-    expect(text.split(from)).toHaveLength(2)
-    text = text.replace(from, () => to)
+    expect(now.split(from)).toHaveLength(2)
+    now = now.replace(from, () => to)
   }
-  files.set(path, text)
+  return now
 }
+
+const edit = (files: Map<string, string>, path: string, ...changes: readonly [from: string, to: string][]) =>
+  files.set(path, edited(files.get(path)!, ...changes))
 
 test('a folder of pages is dropped, corrected, decided and edited, and only what had to change has changed', async ({
   page,
@@ -194,6 +193,86 @@ test('a folder of pages is dropped, corrected, decided and edited, and only what
   const written = await archiveOf(page)
   expect([...written.keys()].sort()).toEqual([...files.keys()].sort())
   for (const [path, text] of files) expect(written.get(path), path).toBe(text)
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
+test('a page that was written by hand later comes into the open site: its bytes stay, and only what follows from it changes', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await openIntake(page, served)
+  await page.getByRole('button', { name: /^Try it with/ }).click()
+  await imports(page).click()
+  await expect(page.getByRole('tree', { name: 'Plan' })).toBeVisible()
+
+  const files = filesOfFolder(PAGES)
+  // Copied from its neighbour, as people do it; its pager says already where it belongs.
+  const soil = files.get('growing/soil.htm')!
+  const leeks = edited(
+    soil,
+    ['<TITLE>The soil', '<TITLE>Leeks'],
+    ['<H1>The soil', '<H1>Leeks'],
+    ['<A HREF="../plots.htm">Plots</A> &gt; The soil', '<A HREF="../growing.htm">Growing</A> &gt; Leeks'],
+    ['<A HREF="beans.htm">Runner beans &gt;&gt;</A>', '<A HREF="compost.htm">&lt;&lt; Compost</A>'],
+    ['</H1>\r\n', '</H1>\r\n<P><IMG SRC="../pics/leek.gif" ALT="A leek">Frost-proof.</P>\r\n'],
+  )
+  const folder = mkdtempSync(join(tmpdir(), 'viatica-later-'))
+  const picture = files.get('pics/beans.gif')!
+  mkdirSync(join(folder, 'pics'))
+  mkdirSync(join(folder, 'growing'))
+  writeFileSync(join(folder, 'growing/leeks.htm'), leeks, 'latin1')
+  writeFileSync(join(folder, 'growing/soil.htm'), soil, 'latin1')
+  writeFileSync(join(folder, 'pics/leek.gif'), picture, 'latin1')
+  writeFileSync(join(folder, 'notes.xyz'), 'as it is')
+
+  // By keyboard alone.
+  await rowNamed(page, 'News').focus()
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Actions' }).focus()
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('i')
+  await page.keyboard.press('Enter')
+  const dialog = page.getByRole('dialog', { name: 'Import pages' })
+  const choosing = page.waitForEvent('filechooser')
+  await dialog.getByRole('button', { name: 'Choose a folder' }).focus()
+  await page.keyboard.press('Enter')
+  await (await choosing).setFiles(folder)
+  const row = dialog.getByRole('row', { name: /Leeks/ })
+  await expect(row).toContainText('growing/leeks.htm')
+  await expect(row.getByRole('cell')).toHaveText([/Leeks/, 'Growing', 'Pages', 'none'])
+  await expect(dialog.getByText('1 file not imported as a page')).toBeVisible()
+  await expect(dialog.getByRole('status')).toContainText('1 page more')
+  expect(await axeFindings(page)).toEqual([])
+  await page.setViewportSize({ width: 360, height: 740 })
+  expect(await axeFindings(page)).toEqual([])
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await dialog.getByRole('button', { name: 'Import 1 page' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(dialog).toHaveCount(0)
+  await expect(rowNamed(page, 'Leeks')).toBeVisible()
+  await saved(page)
+
+  files.set('growing/leeks.htm', leeks)
+  files.set('pics/leek.gif', picture)
+  files.set('notes.xyz', 'as it is')
+  edit(files, 'growing/compost.htm', [
+    '<A HREF="beans.htm">&lt;&lt; Runner beans</A>',
+    '<A HREF="beans.htm">&lt;&lt; Runner beans</A> | <A HREF="leeks.htm">Leeks &gt;&gt;</A>',
+  ])
+  const written = await archiveOf(page)
+  expect([...written.keys()].sort()).toEqual([...files.keys()].sort())
+  for (const [path, text] of files) expect(written.get(path), path).toBe(text)
+
+  // Taken back as one, all is as it was.
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click()
+  await expect(rowNamed(page, 'Leeks')).toHaveCount(0)
+  await saved(page)
+  expect((await archiveOf(page)).get('growing/compost.htm')).toBe(
+    filesOfFolder(PAGES).get('growing/compost.htm'),
+  )
+  rmSync(folder, { recursive: true })
   expect(watched).toEqual({ errors: [], strangers: [] })
 })
 
@@ -352,6 +431,42 @@ test('of pages, content and plan alone are kept: at once, or later, and that can
   expect(watched).toEqual({ errors: [], strangers: [] })
 })
 
+test('pieces become templates: everything that is given out stays, its style sheet and fonts too, and the plan still leads', async ({
+  page,
+  served,
+  watched,
+}) => {
+  await openDemo(page, served)
+  const before = await archiveOf(page)
+  await page.getByRole('link', { name: 'Surround' }).click()
+  // By keyboard alone.
+  await page.getByRole('button', { name: 'Use templates instead' }).focus()
+  await page.keyboard.press('Enter')
+  const dialog = page.getByRole('dialog', { name: 'Use templates instead of pieces?' })
+  const take = dialog.getByRole('button', { name: 'Use templates', exact: true })
+  await expect(take).toBeEnabled()
+  expect(await axeFindings(page)).toEqual([])
+  await take.focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { name: 'Template', exact: true })).toBeVisible()
+  await saved(page)
+  const after = await archiveOf(page)
+  expect([...after.keys()].sort()).toEqual([...before.keys()].sort())
+  for (const [path, text] of before) expect(after.get(path) === text, path).toBe(true)
+
+  // A new label is in the menus of all pages, as it would be with pieces.
+  await choose(page, 'nature')
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  await page.getByLabel('Menu label').fill('Wildlife')
+  await page.keyboard.press('Enter')
+  await saved(page)
+  const renamed = await archiveOf(page)
+  const [told, was] = [renamed.get('index.html')!, before.get('index.html')!]
+  expect(told).not.toBe(was)
+  expect(told).toContain('>Wildlife</a>')
+  expect(watched).toEqual({ errors: [], strangers: [] })
+})
+
 test('axe-core finds nothing on the screens of existing pages, wide and narrow, and nothing is off the window', async ({
   page,
   served,
@@ -428,8 +543,21 @@ test('a template is edited beside its pages: each takes what changed, and what o
   await expect(page.getByRole('heading', { level: 1, name: 'Surround: Templates' })).toBeAttached()
   expect(await axeFindings(page)).toEqual([])
   const details = page.getByRole('complementary')
-  await details.getByRole('button', { name: 'Bring into line: Menu' }).click()
+  await details.getByRole('button', { name: /^Bring into line: Menu/ }).click()
   await expect(page.getByRole('contentinfo')).toContainText('1 page')
+
+  // How the menu marks the page that it is on is the author's, too.
+  await details.getByRole('button', { name: /^Edit HTML of: Menu/ }).focus()
+  await page.keyboard.press('Enter')
+  const pattern = page.getByRole('dialog', { name: /^HTML of: Menu/ })
+  const here = pattern.getByLabel('Link, current page', { exact: true })
+  await expect(here).toHaveValue('<TR><TD CLASS=nav><B>{label}</B></TD></TR>')
+  await here.fill('<TR><TD CLASS=nav><B CLASS=now>{label}</B></TD></TR>')
+  await expect(pattern.locator('ins')).toContainText('CLASS=now')
+  expect(await axeFindings(page)).toEqual([])
+  await pattern.getByRole('button', { name: 'Apply' }).click()
+  await expect(pattern).toHaveCount(0)
+  await expect(page.getByRole('contentinfo')).toContainText('5 pages')
 
   await details.getByRole('button', { name: /^Edit HTML: .*COLSPAN=2 CLASS=foot/ }).focus()
   await page.keyboard.press('Enter')
@@ -447,6 +575,9 @@ test('a template is edited beside its pages: each takes what changed, and what o
     ['<TD CLASS=nav><B>Plots</B></TD>', '<TD CLASS=nav><A HREF="plots.htm">Plots</A></TD>'],
     ['<TD CLASS=nav><A HREF="news.htm">News</A></TD>', '<TD CLASS=nav><B>News</B></TD>'],
   )
+  for (const [path, html] of files)
+    if (/\.htm$/.test(path) && !path.startsWith('index'))
+      files.set(path, html.replace('CLASS=nav><B>', 'CLASS=nav><B CLASS=now>'))
   // The page with an old footer keeps it; the home page, and its copy, have a template of their own.
   for (const [path, html] of files)
     if (/\.htm$/.test(path) && !/^index|committee/.test(path)) files.set(path, html.replace('2025', '2026'))
@@ -473,5 +604,12 @@ test('a template is edited beside its pages: each takes what changed, and what o
   const inLine = await archiveOf(page)
   expect(inLine.get('plots/water.htm')).toContain('<TITLE>Water and the pump')
   expect(inLine.get('growing/beans.htm')).toContain('News</A></TD>')
+
+  // Any two of them differ by what follows from the plan alone.
+  await page.getByRole('link', { name: 'Surround', exact: true }).click()
+  await page.getByRole('link', { name: 'Compare', exact: true }).click()
+  await expect(page.getByText('Nothing differs that should be the same.')).toBeVisible()
+  await expect(page.getByRole('status').getByText('main content', { exact: true })).toBeVisible()
+  expect(await axeFindings(page)).toEqual([])
   expect(watched).toEqual({ errors: [], strangers: [] })
 })

@@ -22,6 +22,8 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        // Windows that follow each other run in one process, which has read the scripts before: see viatica.ts.
+        '--process-per-site',
       ],
     },
   },

@@ -62,9 +62,8 @@ await page.getByRole('link', { name: 'Page', exact: true }).click()
 await page.getByRole('link', { name: 'Surround' }).click()
 await page.locator('[data-on-page=main-menu]').click({ position: { x: 4, y: 4 } })
 await picture('surround')
-for (const view of ['Menus', 'Design', 'Files', 'Compare']) {
+for (const view of ['Menus', 'Design', 'Compare']) {
   await page.getByRole('link', { name: view, exact: true }).click()
-  if (view === 'Files') await page.getByRole('button', { name: /^aqueduct/ }).click()
   await picture(`surround-${view.toLowerCase()}`)
 }
 
@@ -84,6 +83,9 @@ for (let n = 0; n < 3; n++) {
 }
 await picture('proof-review')
 await page.keyboard.press('Escape')
+await page.getByRole('link', { name: 'Publish', exact: true }).click()
+await page.getByRole('img', { name: /^Structure of the site/ }).waitFor()
+await picture('publish')
 
 await page.goto(url)
 await page.getByRole('link', { name: /Ashcombe/ }).click()

