@@ -99,6 +99,40 @@ test('a fault of copying is found where it was planted, and nowhere else; brough
   )
 })
 
+test('a menu from which more than half is missing is that menu, with items missing', () => {
+  const pages: HandPage[] = [
+    ['index.html', 'Home'],
+    ['roses.html', 'Roses', 'index.html'],
+    ['dawn-chorus.html', 'Dawn chorus', 'roses.html'],
+    ['herbs.html', 'Herbs', 'index.html'],
+    ['old-velvet.html', 'Old velvet', 'herbs.html'],
+    ['lemon-thyme.html', 'Lemon thyme', 'herbs.html'],
+    ['sweet-rocket.html', 'Sweet rocket', 'herbs.html'],
+  ].map(([path, label, parent], n) => ({
+    path: path!,
+    title: `About ${label!}`,
+    label: label!,
+    parent,
+    content: `<p>It grew from a cutting. (${n})</p>`,
+  }))
+  fc.assert(
+    fc.property(arbitraryHandSite, ({ habits }) => {
+      fc.pre(habits.shared === 'no')
+      const hand: HandSite = { pages, habits: { ...habits, menu: 'list', nested: true, menuTwice: false } }
+      const { site, choices, contents, report } = bring(
+        handFiles(hand, [{ path: 'roses.html', kind: 'missing item' }]),
+      )
+      expect(new Set(report.drift.map(({ path, part }) => `${path} ${part}`))).toEqual(
+        new Set(['roses.html menu']),
+      )
+      const missing = report.drift.map(({ expected }) => expected)
+      expect(missing).toEqual(['Herbs', 'Old velvet', 'Lemon thyme', 'Sweet rocket'])
+      expect(written(broughtIntoLine(site, choices), contents)).toEqual(found(handFiles(hand)))
+    }),
+    { numRuns: 30 },
+  )
+})
+
 test('after an edit of the plan every page is as its author would have written it by hand', () => {
   fc.assert(
     fc.property(arbitraryHandSite, fc.constantFrom(...EDITS), fc.nat(), (hand, kind, at) => {

@@ -186,6 +186,29 @@ function alike(groups: readonly LinkGroup[], keys: ReadonlyMap<LinkGroup, readon
   return clusters.map((cluster) => cluster.groups)
 }
 
+/**
+ * The same clusters, where one page has but a few items of what most pages have in this place: that is the same menu, from
+ * which much is missing, and not a menu of its own.
+ */
+function withHalves(
+  clusters: readonly LinkGroup[][],
+  keys: ReadonlyMap<LinkGroup, readonly string[]>,
+): readonly LinkGroup[][] {
+  const all = clusters.reduce((sum, { length }) => sum + length, 0)
+  const usual = clusters.find(({ length }) => length > 1 && length * 2 > all)
+  if (!usual) return clusters
+  const have = new Map<string, number>()
+  for (const group of usual)
+    for (const key of new Set(keys.get(group))) have.set(key, (have.get(key) ?? 0) + 1)
+  const isHalf = (cluster: readonly LinkGroup[]) =>
+    cluster.length === 1 &&
+    keys.get(cluster[0]!)!.length > 1 &&
+    keys.get(cluster[0]!)!.every((key) => (have.get(key) ?? 0) * 2 > usual.length)
+  return clusters
+    .filter((cluster) => !isHalf(cluster))
+    .map((cluster) => (cluster === usual ? [...usual, ...clusters.filter(isHalf).flat()] : cluster))
+}
+
 const known = new WeakMap<LinkGroup, readonly string[]>()
 
 /** The keys of a group's items, a text that names the page itself being the page. Remembered as long as the group is. */
@@ -314,7 +337,7 @@ export function recognise(
       continue
     }
     const keys = new Map(cluster.map((group) => [group, keysOf(folder, group)]))
-    for (const same of alike(cluster, keys)) {
+    for (const same of withHalves(alike(cluster, keys), keys)) {
       const entries = consensusOf(folder, same)
       if (!isMenu(entries, same, pages.length)) continue
       menus.push({ entries, groups: same })

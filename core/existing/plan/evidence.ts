@@ -30,9 +30,11 @@ export interface Vote {
 }
 
 /** How much each counts beside the others: a breadcrumb is outvoted only by several that agree. */
-const WEIGHTS = {
+export const WEIGHTS = {
   author: 1000,
   breadcrumb: 4.2,
+  /** What the breadcrumb of a page says of those above it. */
+  breadcrumbBelow: 2.5,
   head: 4.1,
   menu: 4,
   firstLevel: 1.5,
@@ -197,7 +199,7 @@ function breadcrumbVotes(folder: ReadFolder, { breadcrumbs }: FoundParts, vote: 
         const times = (seen.get(key) ?? 0) + 1
         seen.set(key, times)
         // What other pages say of a page counts, too, but not once for each of them.
-        if (times <= 3) vote(trail[at]!, trail[at - 1], 'breadcrumb', 1.5)
+        if (times <= 3) vote(trail[at]!, trail[at - 1], 'breadcrumb', WEIGHTS.breadcrumbBelow)
       }
     }
 }

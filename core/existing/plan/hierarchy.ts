@@ -2,7 +2,7 @@ import { collect } from '../collect.ts'
 import type { Correction } from '../corrections.ts'
 import { type FoundParts, pathOf } from '../parts/recognise.ts'
 import type { ReadFolder } from '../pages/folder.ts'
-import { EVIDENCE, type Evidence, type Vote, votesOf } from './evidence.ts'
+import { EVIDENCE, type Evidence, type Vote, votesOf, WEIGHTS } from './evidence.ts'
 
 /** Where a page stands, and why. */
 export interface Placing {
@@ -33,7 +33,7 @@ function weighed(votes: readonly Vote[]): { parent: string; weight: number; vote
       const heaviest = new Map<Evidence, number>()
       let more = 0
       for (const { evidence, weight } of own) {
-        if (evidence === 'breadcrumb' && weight < 2) more += weight
+        if (evidence === 'breadcrumb' && weight < WEIGHTS.breadcrumb) more += weight
         else heaviest.set(evidence, Math.max(heaviest.get(evidence) ?? 0, weight))
       }
       return { parent, weight: more + [...heaviest.values()].reduce((sum, one) => sum + one, 0), votes: own }
