@@ -67,12 +67,8 @@ async function runChecks() {
   await Promise.all(Array.from({ length: availableParallelism() }, next))
 }
 
-/** For Jest and the processes in which it tests: TypeScript is read as it stands, and modules are ES modules everywhere. */
-const jestOptions = () =>
-  [
-    ...['--experimental-vm-modules', '--no-warnings=ExperimentalWarning'],
-    `--import=${import.meta.resolve('tsx')}`,
-  ].join(' ')
+/** For Jest and the processes in which it tests: modules are ES modules everywhere. */
+const JEST_OPTIONS = '--experimental-vm-modules --no-warnings=ExperimentalWarning'
 
 async function runJest(env, folder) {
   const out = `${folder}/jest.json`
@@ -80,7 +76,7 @@ async function runJest(env, folder) {
     'node',
     ['node_modules/jest/bin/jest.js', '--json', `--outputFile=${out}`, '--silent=false'],
     {
-      env: { ...env, NODE_OPTIONS: jestOptions() },
+      env: { ...env, NODE_OPTIONS: JEST_OPTIONS },
       stdio: ['ignore', 'ignore', 'inherit'],
       signal: asked.signal,
     },
