@@ -9,7 +9,7 @@ import { isWritten, type Site } from '../plan/site.ts'
 import { STANDARD_SURROUND, type Surround } from '../plan/surround/surround.ts'
 import type { Menu } from '../plan/surround/menu.ts'
 import { createRenderer } from '../render/renderer.ts'
-import { anyChange, arbitraryDraws } from '../testing/arbitraryChange.ts'
+import { anyChange, arbitraryDraws, arbitraryStart } from '../testing/arbitraryChange.ts'
 import { arbitraryPick, arbitrarySite, changeOfPick } from '../testing/arbitrarySite.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { attribute, isInside, readPage, type ReadPage } from '../testing/readPage.ts'
@@ -156,14 +156,16 @@ describe('the ripple of a change', () => {
     const parts = new Set<string>()
     fc.assert(
       fc.property(
-        arbitrarySite(12, arbitrarySurround),
+        arbitraryStart(12, arbitrarySurround),
         fc.boolean(),
         fc.array(fc.oneof(arbitraryDraws, arbitraryPick, fc.record({ linkUnder: fc.nat(20) })), {
           minLength: 1,
           maxLength: 6,
         }),
         (start, isOfSections, steps) => {
-          let before = isOfSections ? { ...start, surround: SECTIONS } : start
+          let before = isOfSections
+            ? { ...start, surround: { ...SECTIONS, templates: start.surround.templates } }
+            : start
           for (const [at, one] of steps.entries()) {
             let after = before
             try {

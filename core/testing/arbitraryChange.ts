@@ -29,7 +29,8 @@ import {
   STARTS,
   type Templates,
 } from '../plan/surround/templates.ts'
-import { EMPTY_SURROUND, standings, type SurroundRule } from '../plan/surround/surround.ts'
+import { EMPTY_SURROUND, standings, type Surround, type SurroundRule } from '../plan/surround/surround.ts'
+import { arbitrarySite } from './arbitrarySite.ts'
 
 /** What a random change is drawn with: numbers, one after the other, and a text. */
 export interface Draws {
@@ -403,3 +404,25 @@ export function withAnySettings(site: Site, draws: Draws): Site {
     }
   }, site)
 }
+
+/** The same site with templates, from which some of its pages are made; as it is where it takes none. */
+function withTemplates(site: Site, draws: Draws): Site {
+  const d = new Drawing(site, draws, 0)
+  const pages = [...site.plan.entries.keys()].filter(() => d.flag)
+  const changes: SingleChange[] = [
+    { kind: 'setSurround', field: 'templates', value: bareTemplates(d) },
+    ...pages.map((page): SingleChange => ({ kind: 'setMaking', page, making: makingWith(d) })),
+  ]
+  try {
+    return applyChange(site, { kind: 'batch', changes }).site
+  } catch (error) {
+    if (!(error instanceof ChangeRefused)) throw error
+    return site
+  }
+}
+
+/** A site as `arbitrarySite` draws it, one in three with templates. */
+export const arbitraryStart = (size: number, surround?: fc.Arbitrary<Surround>): fc.Arbitrary<Site> =>
+  fc
+    .tuple(arbitrarySite(size, surround), fc.option(arbitraryDraws, { freq: 3, nil: undefined }))
+    .map(([site, draws]) => (draws && draws.numbers[0]! % 2 === 1 ? withTemplates(site, draws) : site))

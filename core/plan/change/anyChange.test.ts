@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import * as v from 'valibot'
-import { anyChange, arbitraryDraws } from '../../testing/arbitraryChange.ts'
+import { anyChange, arbitraryDraws, arbitraryStart } from '../../testing/arbitraryChange.ts'
 import { arbitrarySite } from '../../testing/arbitrarySite.ts'
 import { FIELDS_OF_KIND } from '../entry.ts'
 import { newSite, type Site, settingSchemas } from '../site.ts'
@@ -14,7 +14,7 @@ import { ChangeRefused, WrittenSince } from './refused.ts'
 import { differenceOf } from './restore.ts'
 import { applySoundly } from './sound.ts'
 
-const history = fc.tuple(arbitrarySite(10), fc.array(arbitraryDraws, { maxLength: 20 }))
+const history = fc.tuple(arbitraryStart(10), fc.array(arbitraryDraws, { maxLength: 20 }))
 
 /** The site after a change; undefined when it is refused. */
 function tried(site: Site, change: Change) {
@@ -56,7 +56,7 @@ describe('changes of every kind and setting', () => {
     expect([...made].sort()).toEqual(
       [
         ...kinds,
-        ...['movePiece', 'setPiece', 'addMenu', 'removeMenu', 'setMenu'],
+        ...['movePiece', 'setPiece', 'addMenu', 'removeMenu', 'setMenu', 'setMaking'],
         ...[...new Set(Object.values(FIELDS_OF_KIND).flat())].map((field) => `setEntry ${field}`),
         ...Object.keys(settingSchemas).map((field) => `setSite ${field}`),
         ...Object.keys(surroundRuleSchemas).map((field) => `setSurround ${field}`),
@@ -105,7 +105,7 @@ describe('changes of every kind and setting', () => {
 
   test('leave the site as it was when they are refused, whatever part of them was made', () => {
     fc.assert(
-      fc.property(arbitrarySite(10), arbitraryDraws, (site, draws) => {
+      fc.property(arbitraryStart(10), arbitraryDraws, (site, draws) => {
         const before = structuredClone(toSiteData(site))
         const change = anyChange(site, draws, 0)
         const fails: SingleChange = { kind: 'remove', entries: ['never-there'] }
@@ -153,7 +153,7 @@ describe('a guarded change', () => {
   test('that writes what somebody else wrote there meanwhile is made: nothing is lost by it', () => {
     let met = 0
     fc.assert(
-      fc.property(arbitrarySite(6), arbitraryDraws, (start, draws) => {
+      fc.property(arbitraryStart(6), arbitraryDraws, (start, draws) => {
         const change = anyChange(start, draws, 1)
         const first = tried(start, change)
         if (!first) return
@@ -174,7 +174,7 @@ describe('a guarded change', () => {
 
   test('never undoes what was set in the same place since', () => {
     fc.assert(
-      fc.property(arbitrarySite(6), arbitraryDraws, arbitraryDraws, (start, mine, theirs) => {
+      fc.property(arbitraryStart(6), arbitraryDraws, arbitraryDraws, (start, mine, theirs) => {
         const first = tried(start, anyChange(start, mine, 1))
         if (!first) return
         const back = guarded(first.site, first.inverse)
@@ -264,7 +264,7 @@ describe('restoring', () => {
 
   test('holds no more than what differs', () => {
     fc.assert(
-      fc.property(arbitrarySite(10), (site) => {
+      fc.property(arbitraryStart(10), (site) => {
         const title: Change = { kind: 'setEntry', entry: 'e0', field: 'title', value: 'Another title' }
         const { site: after } = applyChange(site, title)
         // As a database gives it back: equal, and no longer the same objects.
