@@ -484,10 +484,9 @@ test('axe-core finds nothing on the screens of existing pages, wide and narrow, 
     await page.setViewportSize({ width, height })
     for (const name of ['Files', 'Templates', 'Plan', 'Menus and links', 'Differences']) {
       await section(page, name).click()
-      await page.waitForTimeout(200)
+      const over = () => page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
+      await expect.poll(over, `${name} at ${width}`).toBeLessThanOrEqual(0)
       expect(await axeFindings(page), `${name} at ${width}`).toEqual([])
-      const over = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)
-      expect(over, `${name} at ${width}`).toBeLessThanOrEqual(0)
     }
   }
   // Leaving asks first.

@@ -54,7 +54,11 @@ export const test = base.extend<
       const database = await makeDatabase(originalDatabase())
       const rows = await keepRows(database.url)
       const { child, port } = await startServer(database.url, 0)
-      const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+      // Nothing fades or slides in here, so that none waits for it; contexts of their own move as usual.
+      const context = await browser.newContext({
+        viewport: { width: 1280, height: 800 },
+        reducedMotion: 'reduce',
+      })
       context.setDefaultTimeout(30_000)
       const url = `http://127.0.0.1:${port}`
       // Its process stays for all windows that are opened later.

@@ -2,7 +2,6 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { stripVTControlCharacters } from 'node:util'
-import { ensureBuilt } from './setup/build.mjs'
 import { startCluster } from './setup/cluster.mjs'
 import { ensureDebianPackages } from './setup/debian.mjs'
 import { ensurePackages } from './setup/packages.mjs'
@@ -13,6 +12,7 @@ const bin = (name) => `node_modules/.bin/${name}`
 
 /** Checks that pass or fail as a whole: name, command, arguments; those that take longest first. */
 const CHECKS = [
+  ['build', 'node', ['scripts/build.mjs']],
   ['types of web', bin('vue-tsc'), ['-p', 'web']],
   ['lint', bin('eslint'), ['.']],
   ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
@@ -122,7 +122,6 @@ await main(async () => {
       'python-kombu-doc',
     ],
   )
-  ensureBuilt()
 
   // A cluster for this run alone: tests can run beside the application, and beside each other.
   const name = `test-${process.pid}`

@@ -1,7 +1,9 @@
-import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { readdirSync } from 'node:fs'
+import { readFile, writeFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { brotliCompressSync, constants, gzipSync } from 'node:zlib'
+import { promisify } from 'node:util'
+import { brotliCompress, constants, gzip } from 'node:zlib'
 import vue from '@vitejs/plugin-vue'
 import { defineConfig, type Plugin } from 'vite'
 import { examplePages } from './examplePages.ts'
@@ -17,27 +19,34 @@ const dictionary = (language: string) => dirname(fileURLToPath(import.meta.resol
 /** Smaller files gain nothing by being compressed. */
 const LEAST_BYTES = 1000
 
+/** Writes a compressed copy of a file in both codings, beside it. */
+async function writeCompressed(path: string): Promise<void> {
+  const bytes = await readFile(path)
+  if (bytes.length < LEAST_BYTES) return
+  // The most that brotli can do to dictionaries and their reader takes half a minute, and gains little.
+  const quality = /\.(?:dic|aff|wasm)$/.test(path) ? 9 : constants.BROTLI_MAX_QUALITY
+  const params = {
+    [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length,
+    [constants.BROTLI_PARAM_QUALITY]: quality,
+  }
+  await writeFile(`${path}.br`, await promisify(brotliCompress)(bytes, { params }))
+  await writeFile(`${path}.gz`, await promisify(gzip)(bytes, { level: 9 }))
+}
+
 /** Puts a compressed copy beside every file that gains by it; the server gives these out (server/routes/screens.ts). */
 const compressed = (): Plugin => ({
   name: 'compressed',
   apply: 'build',
   enforce: 'post',
-  closeBundle() {
+  async closeBundle() {
     const dir = 'dist'
-    for (const name of readdirSync(dir, { recursive: true, encoding: 'utf8' })) {
-      if (!/\.(?:js|css|svg|dic|aff|wasm)$/.test(name)) continue
-      const path = join(dir, name)
-      const bytes = readFileSync(path)
-      if (bytes.length < LEAST_BYTES) continue
-      // The most that brotli can do to dictionaries takes half a minute, and gains little.
-      const quality = /\.(?:dic|aff)$/.test(name) ? 9 : constants.BROTLI_MAX_QUALITY
-      const params = {
-        [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length,
-        [constants.BROTLI_PARAM_QUALITY]: quality,
-      }
-      writeFileSync(`${path}.br`, brotliCompressSync(bytes, { params }))
-      writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }))
-    }
+    const names = readdirSync(dir, { recursive: true, encoding: 'utf8' })
+    // As many at once as zlib has threads.
+    await Promise.all(
+      names
+        .filter((name) => /\.(?:js|css|svg|dic|aff|wasm)$/.test(name))
+        .map((name) => writeCompressed(join(dir, name))),
+    )
   },
 })
 
