@@ -334,8 +334,11 @@ function literalDrift(search: Search, deviation: Deviation, isCommon: boolean): 
     computed.length > 0 || parts.some((part) => part.kind === 'own' && part.usual.length === 0)
   if (isBlank(says) && isOptional && filled.length === 0) return []
   if (isBlank(says) && filled.length > 0) {
-    // A menu that most pages have, and this one not at all.
+    // A menu that most pages have, and this one not at all; or more than that, where words stand around it.
     if (isCommon) return []
+    const menus = filled.map((part) => wordsOf(search.built.writer.part(id, part)))
+    if (wordsOf(would).length > menus.join(' ').length)
+      return [{ ...at, part: where, says: '', expected: wordsOf(would) }]
     return filled.map((part): Drift => ({
       ...at,
       part: part.kind as DriftPart,

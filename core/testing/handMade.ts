@@ -36,6 +36,8 @@ export interface Habits {
   readonly encoding: 'utf-8' | 'windows-1252'
   readonly dot: boolean
   readonly menuTwice: boolean
+  /** What stands at the foot: words alone, words before links, or a day of its own on every page before them. */
+  readonly foot: 'words' | 'links' | 'dated links'
   readonly shared: 'no' | (typeof SHARED_FORMS)[number]
 }
 
@@ -225,14 +227,28 @@ function handTexts(
   const styles = () =>
     has('no styles') ? '' : `<${t('link')} ${attr('rel', 'stylesheet')} ${href('style.css')}>\n`
   const year = has('old footer') ? '2011' : '2024'
-  const footer = has('no footer')
-    ? ''
-    : `<${t('div')} ${attr('class', 'footer')}>\n<${t('p')}>&copy; ${year} ${SITE}. Open every day but Monday.</${t('p')}>\n</${t('div')}>\n`
+  const inFoot = (): string => {
+    const links = () =>
+      `${a(home.path, 'Start')} | <${t('a')} href="mailto:gardens@example.org">Write to us</${t('a')}>`
+    switch (habits.foot) {
+      case 'words':
+        return `&copy; ${year} ${SITE}. Open every day but Monday.`
+      case 'links':
+        return `&copy; ${year} ${SITE} | ${links()} | Open every day but Monday.`
+      case 'dated links':
+        return `Last changed: ${(page.content.length % 28) + 1} May 2024 | ${links()}`
+    }
+  }
+  const footer = () =>
+    has('no footer')
+      ? ''
+      : `<${t('div')} ${attr('class', 'footer')}>\n<${t('p')}>${inFoot()}</${t('p')}>\n</${t('div')}>\n`
   const charset = habits.encoding === 'utf-8' ? 'utf-8' : 'iso-8859-1'
   const head = () =>
     `<${t('div')} ${attr('class', 'header')}>\n<${t('img')} ${attr('src', from('pictures/logo.png'))} ${attr('alt', SITE)}>\n</${t('div')}>\n`
   shownAs.at = isShared ? 'part' : 'page'
   const menus = [menu('menu'), habits.menuTwice && !isShared ? `${menu('menu below')}\n` : '']
+  const foot = footer()
   shownAs.at = 'page'
   // All that is above the content, with the title that its page says before.
   const isWhole = habits.shared === 'php whole'
@@ -265,12 +281,12 @@ function handTexts(
   const end = `</${t('body')}>\n</${t('html')}>\n`
   const html =
     `${isWhole ? '' : top(title)}${isShared ? put(MENU_FILE) : menus[0]}\n${crumbs()}<${t('div')} ${attr('class', 'text')}>\n<${t('h1')}>${text(page.title)}</${t('h1')}>\n${page.content}\n</${t('div')}>\n` +
-    `${pager()}${menus[1]}${isShared ? `${put(FOOT_FILE)}\n` : footer}${isWhole ? '' : end}`
+    `${pager()}${menus[1]}${isShared ? `${put(FOOT_FILE)}\n` : foot}${isWhole ? '' : end}`
   const ended = (one: string) => (habits.crlf ? one.replaceAll('\n', '\r\n') : one)
   return {
     page: ended(html),
     menu: ended(isWhole ? whole : `${menus[0]}\n`),
-    foot: ended(isWhole ? footer + end : footer),
+    foot: ended(isWhole ? foot + end : foot),
   }
 }
 
@@ -353,6 +369,7 @@ const habits: fc.Arbitrary<Habits> = fc
     encoding: fc.constantFrom('utf-8', 'windows-1252'),
     dot: fc.boolean(),
     menuTwice: fc.boolean(),
+    foot: fc.constantFrom('words', 'links', 'dated links'),
     shared: fc.oneof(
       { weight: 3, arbitrary: fc.constant('no') },
       { weight: 1, arbitrary: fc.constantFrom(...SHARED_FORMS) },
@@ -361,6 +378,8 @@ const habits: fc.Arbitrary<Habits> = fc
   .map((all) => ({
     ...all,
     menuTwice: all.menuTwice && all.shared === 'no',
+    // What all pages share has no day of one of them.
+    foot: all.foot === 'dated links' && all.shared !== 'no' ? 'links' : all.foot,
     headLinks: all.headLinks && all.shared !== 'php whole',
     nested: all.nested && all.menu === 'list',
     // Only some elements have room for the mark.

@@ -6,6 +6,7 @@ import type { ReadPage } from '../pages/readPage.ts'
 import { tokensOf } from '../../standard/pageTokens.ts'
 import { targetKey } from '../pages/targets.ts'
 import { type Direction, directionAmong } from './directions.ts'
+import { withoutEdges } from './edges.ts'
 import { type GroupItem, type LinkGroup, linkGroups, namesOn } from './linkGroups.ts'
 import { nearPlace, takenApart } from './mixed.ts'
 import { withWrappers } from './wrapper.ts'
@@ -302,8 +303,8 @@ export function recognise(
   const take = (all: readonly LinkGroup[]) => all.forEach((group) => taken.add(group))
 
   const said = pointedGroups(folder, corrections, groups)
-  for (const whole of byPlace(groups)) {
-    const cluster = whole.filter((group) => !taken.has(group))
+  for (const together of byPlace(groups)) {
+    const cluster = together.filter((group) => !taken.has(group))
     if (cluster.length === 0) continue
     const isSaid = said(cluster)
     if (isSaid === 'no-menu') {
@@ -311,7 +312,8 @@ export function recognise(
       continue
     }
     if (isSaid === 'menu') {
-      menus.push({ entries: consensusOf(folder, cluster), groups: cluster })
+      const same = withoutEdges(cluster, (group) => keysOf(folder, group))
+      menus.push({ entries: consensusOf(folder, same), groups: same })
       take(cluster)
       continue
     }
@@ -336,12 +338,14 @@ export function recognise(
       take(pagersHere.map(({ group }) => group))
       continue
     }
-    const keys = new Map(cluster.map((group) => [group, keysOf(folder, group)]))
-    for (const same of withHalves(alike(cluster, keys), keys)) {
+    const bare = withoutEdges(cluster, (group) => keysOf(folder, group))
+    const whole = new Map(bare.map((group, at) => [group, cluster[at]!]))
+    const keys = new Map(bare.map((group) => [group, keysOf(folder, group)]))
+    for (const same of withHalves(alike(bare, keys), keys)) {
       const entries = consensusOf(folder, same)
       if (!isMenu(entries, same, pages.length)) continue
       menus.push({ entries, groups: same })
-      take(same)
+      take(same.map((group) => whole.get(group)!))
     }
   }
   joinSmall(menus)
