@@ -123,6 +123,9 @@ const templates = (override: Override): SingleChange => ({
     included: [],
     spelling: { start: 'relative', index: 'named', isPlain: false },
     root: '/',
+    letters: 'plain',
+    signs: 'plain',
+    texts: {},
   },
 })
 

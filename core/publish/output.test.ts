@@ -146,6 +146,9 @@ describe('robots.txt', () => {
       included: [],
       pages: {},
       root: '/',
+      letters: 'plain',
+      signs: 'plain',
+      texts: {},
     }
     const made = edited(
       at(THREE, TOP),

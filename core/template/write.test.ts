@@ -29,6 +29,9 @@ const arbitraryTemplated = fc
       included: [],
       spelling: { start: 'relative', index: 'named', isPlain: false },
       root: '/',
+      letters: 'plain',
+      signs: 'plain',
+      texts: {},
     }
     return { site, templates, ids }
   })

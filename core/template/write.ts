@@ -7,7 +7,8 @@ import { childrenOf, entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import { markOf } from '../plan/change/over.ts'
 import { menuOf } from '../plan/surround/surround.ts'
-import { escapeAttribute, escapePlainly } from '../standard/escape.ts'
+import { escapeAttribute } from '../standard/escape.ts'
+import { textWriter } from './asWritten.ts'
 import { writeContent } from './content.ts'
 import {
   type IncludedFile,
@@ -95,6 +96,7 @@ function likelyMaking({ plan }: Site, { pages, templates }: Templates, id: Entry
 export function createTemplateWriter(site: Site, templates: Templates): TemplateWriter {
   const { plan, surround, settings } = site
   const { paths } = addressesOf(site)
+  const write = textWriter(templates)
   const notFound = notFoundPage(site)
   const publishedOn = (id: EntryId): Published => ({
     baseUrl: settings.baseUrl,
@@ -133,13 +135,11 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
       case 'own':
         return writing.bits(part.usual, {}, templates.spelling)
       case 'title':
-        return part.quote
-          ? inCode(documentTitle(site, page), part.quote)
-          : escapePlainly(documentTitle(site, page))
+        return part.quote ? inCode(documentTitle(site, page), part.quote) : write(documentTitle(site, page))
       case 'description':
         return escapeAttribute(page.description)
       case 'heading':
-        return escapePlainly(firstHeading(page))
+        return write(firstHeading(page))
       case 'content':
         return writeContent(site, templates, id, page.body.html, publishedOn(id))
       case 'menu':

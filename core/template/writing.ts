@@ -2,8 +2,9 @@ import type { LinkTarget } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
 import { addressesOf } from '../address/addresses.ts'
 import { fragmentHref } from '../address/relative.ts'
-import { escapeAttribute, escapePlainly } from '../standard/escape.ts'
+import { escapeAttribute } from '../standard/escape.ts'
 import type { Address, Bits, PatternHole, Spelling } from '../plan/surround/templates.ts'
+import { textWriter } from './asWritten.ts'
 import { type Published, spelt } from './spelling.ts'
 
 /** What stands in a hole of a pattern. */
@@ -22,6 +23,7 @@ export interface Writing {
 /** @param from the path of the page */
 export function writingOn(site: Site, from: string, published: Published): Writing {
   const { paths } = addressesOf(site)
+  const write = textWriter(site.surround.templates)
   const address = ({ to, id, tail, ...spelling }: Address): string => {
     const path = to === 'entry' ? paths.get(id) : site.files.get(id)?.path
     return path === undefined ? '' : spelt(from, path, spelling, published) + tail
@@ -41,8 +43,7 @@ export function writingOn(site: Site, from: string, published: Published): Writi
         else if ('to' in bit) text += address(bit)
         else {
           const value = values[bit.of]
-          if (value)
-            text += bit.hole === 'href' ? href(value.target, spelling) : escapePlainly(value[bit.hole])
+          if (value) text += bit.hole === 'href' ? href(value.target, spelling) : write(value[bit.hole])
         }
       }
       return text

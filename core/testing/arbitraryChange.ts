@@ -23,6 +23,7 @@ import { PLACES } from '../plan/surround/place.ts'
 import { BREADCRUMB_SEPARATORS, ORDER_SCOPES } from '../plan/surround/rules.ts'
 import { escapeText } from '../standard/escape.ts'
 import {
+  CHARACTERS,
   type Included,
   INDEXES,
   type PageMaking,
@@ -274,6 +275,9 @@ const bareTemplates = (d: Drawing): Templates => ({
   included: d.below(3) === 0 ? [] : [includedPart(d)],
   spelling: { start: 'relative', index: 'named', isPlain: false },
   root: '/',
+  letters: d.of(CHARACTERS),
+  signs: d.of(CHARACTERS),
+  texts: d.flag ? {} : { [d.text]: `${escapeText(d.text)}&#33;` },
 })
 
 /** A value for every rule of the surround. */

@@ -36,6 +36,8 @@ export interface Habits {
   readonly encoding: 'utf-8' | 'windows-1252'
   readonly dot: boolean
   readonly menuTwice: boolean
+  /** How letters beyond ASCII, and signs that HTML uses itself, stand in names of pages. */
+  readonly letters: 'plain' | 'named' | 'decimal' | 'bare'
   /** What stands at the foot: words alone, words before links, or a day of its own on every page before them. */
   readonly foot: 'words' | 'links' | 'dated links'
   readonly shared: 'no' | (typeof SHARED_FORMS)[number]
@@ -101,7 +103,26 @@ function wayTo({ pages }: HandSite, page: HandPage): HandPage[] {
   return way
 }
 
-const text = (words: string) => words.replaceAll('&', '&amp;').replaceAll('<', '&lt;')
+const LETTERS = { é: 'eacute', ö: 'ouml', â: 'acirc', ß: 'szlig' } as const
+
+/** A text between tags. */
+function written(words: string, letters: Habits['letters']): string {
+  const escaped = words.replaceAll('&', '&amp;').replaceAll('<', '&lt;')
+  switch (letters) {
+    case 'plain':
+      return escaped
+    case 'named':
+      return escaped.replace(/[éöâß]/g, (letter) => `&${LETTERS[letter as keyof typeof LETTERS]};`)
+    case 'decimal':
+      return escaped.replace(/[éöâß]/g, (letter) => `&#${letter.charCodeAt(0)};`)
+    case 'bare':
+      // One that its author did not think of, in all places.
+      return escaped.replace('Herbs &amp; spices', 'Herbs & spices')
+  }
+}
+
+/** A day of its own for every page: its content says which of them it was at first. */
+const dayOf = ({ content }: HandPage) => Number(/\((\d+)\)/.exec(content)?.[1] ?? 27) + 1
 
 /** A page as its author wrote it. */
 export const writeHandPage = (site: HandSite, page: HandPage, planted: readonly Planted[] = []): string =>
@@ -116,6 +137,7 @@ function handTexts(
   planted: readonly Planted[],
 ): { page: string; menu: string; foot: string } {
   const { habits } = site
+  const text = (words: string) => written(words, habits.letters)
   const isShared = habits.shared !== 'no'
   const shownAs = { at: 'page' as 'page' | 'part' }
   const has = (kind: FaultKind) => planted.some((one) => one.path === page.path && one.kind === kind)
@@ -236,7 +258,7 @@ function handTexts(
       case 'links':
         return `&copy; ${year} ${SITE} | ${links()} | Open every day but Monday.`
       case 'dated links':
-        return `Last changed: ${(page.content.length % 28) + 1} May 2024 | ${links()}`
+        return `Last changed: ${dayOf(page)} May 2024 | ${links()}`
     }
   }
   const footer = () =>
@@ -327,7 +349,7 @@ const PLANTS = [
   'River birch',
   'Wild service',
   'Lilies',
-  'Newts',
+  'Größe',
   'Sour dough',
   'Ginger tea',
   'Apple wall',
@@ -335,7 +357,7 @@ const PLANTS = [
   'Winter jasmine',
   'Moss path',
   'Fern gully',
-  'Quince paste',
+  'Quince pâté',
 ]
 const SENTENCES = [
   'The frost came late, and the blossom kept.',
@@ -369,6 +391,7 @@ const habits: fc.Arbitrary<Habits> = fc
     encoding: fc.constantFrom('utf-8', 'windows-1252'),
     dot: fc.boolean(),
     menuTwice: fc.boolean(),
+    letters: fc.constantFrom('plain', 'named', 'decimal', 'bare'),
     foot: fc.constantFrom('words', 'links', 'dated links'),
     shared: fc.oneof(
       { weight: 3, arbitrary: fc.constant('no') },

@@ -4,7 +4,6 @@ import { type Correction, correctionsOf, pointedContent } from '../corrections.t
 import { addressesOf } from '../../address/addresses.ts'
 import { pageSchema } from '../../plan/entry.ts'
 import type { Site } from '../../plan/site.ts'
-import { escapePlainly } from '../../standard/escape.ts'
 import type { Stretch } from '../../standard/pageTokens.ts'
 import { tailOf, writeContent } from '../../template/content.ts'
 import type {
@@ -15,6 +14,7 @@ import type {
   TemplatePart,
   Templates,
 } from '../../plan/surround/templates.ts'
+import { textWriter } from '../../template/asWritten.ts'
 import { createTemplateWriter, type TemplateWriter } from '../../template/write.ts'
 import { writingOn } from '../../template/writing.ts'
 import type { ReadFolder } from '../pages/folder.ts'
@@ -36,6 +36,7 @@ import { draftIncluded, overridesOf, type ReadIncluded } from './included.ts'
 import { between, type Deviation, deviationsOf, looseRuns } from './deviations.ts'
 import { type FittedMenu, fitMenus } from './menus.ts'
 import { claimId, type Sources } from './source.ts'
+import { learnTexts } from './texts.ts'
 import * as v from 'valibot'
 
 /** The folder as a site with templates, and where its pages do not follow them. */
@@ -298,11 +299,13 @@ export function buildTemplates(
   included: readonly ReadIncluded[],
 ): BuiltSite {
   const { usual } = sources
+  const written = learnTexts(folder, parts)
+  const write = textWriter(written)
   const labels = new Map(
     [...planned.pathOf].map(([id, path]) => {
       const entry = planned.site.plan.entries.get(id)!
       const [label, title] = entry.kind === 'page' ? [entry.label || entry.title, entry.title] : ['', '']
-      return [path, { label: escapePlainly(label), title: escapePlainly(title) }] as const
+      return [path, { label: write(label), title: write(title) }] as const
     }),
   )
   const nameOf = (path: string) => labels.get(path) ?? { label: '', title: '' }
@@ -342,6 +345,7 @@ export function buildTemplates(
     }),
     spelling: usual,
     root: folder.targets.published.root,
+    ...written,
   }
   for (const { template, alignment, contents } of drafts)
     for (const page of alignment.pages) {

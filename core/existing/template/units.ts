@@ -85,7 +85,7 @@ function listAround(container: PageElement, item: Stretch, unit: Stretch): Stret
 }
 
 /** Where the label of an item stands, where it is nothing but text. */
-function labelStretch(page: ReadPage, { item }: Pick<Unit, 'item'>): Stretch | undefined {
+export function labelStretch(page: ReadPage, { item }: Pick<Unit, 'item'>): Stretch | undefined {
   const { link } = item
   if (!link)
     return oneLine(page.text.slice(item.start, item.end)) === item.label ||

@@ -9,6 +9,9 @@ import * as v from 'valibot'
 export const STARTS = ['relative', 'dot', 'root', 'absolute'] as const
 export const INDEXES = ['named', 'folder', 'bare'] as const
 
+/** As it is, or as a character reference. https://html.spec.whatwg.org/multipage/syntax.html#character-references */
+export const CHARACTERS = ['plain', 'named', 'decimal', 'hexadecimal'] as const
+
 const spellingEntries = {
   /** What the reference begins with: the way from the page, the same with `./`, the root of the host, the base URL. */
   start: v.picklist(STARTS),
@@ -194,6 +197,11 @@ export const templatesSchema = v.strictObject({
   spelling: spellingSchema,
   /** What references from the root of the host begin with, `/` at both ends. */
   root: v.optional(v.string(), '/'),
+  /** How letters beyond ASCII are written in texts, and all other signs beyond it. */
+  letters: v.optional(v.picklist(CHARACTERS), 'plain'),
+  signs: v.optional(v.picklist(CHARACTERS), 'plain'),
+  /** Texts that are written in yet another way, as they stand between tags: a line break, a lone `&`. */
+  texts: v.optional(v.record(v.string(), v.string()), {}),
 })
 export type Templates = v.InferOutput<typeof templatesSchema>
 
