@@ -53,6 +53,7 @@ const HAND: HandSite = {
     encoding: 'windows-1252',
     dot: false,
     menuTwice: true,
+    lead: false,
     letters: 'plain',
     foot: 'words',
     shared: 'no',

@@ -36,6 +36,8 @@ export interface Habits {
   readonly encoding: 'utf-8' | 'windows-1252'
   readonly dot: boolean
   readonly menuTwice: boolean
+  /** Whether words stand before the links of a menu that is a line. */
+  readonly lead: boolean
   /** How letters beyond ASCII, and signs that HTML uses itself, stand in names of pages. */
   readonly letters: 'plain' | 'named' | 'decimal' | 'bare'
   /** What stands at the foot: words alone, words before links, or a day of its own on every page before them. */
@@ -196,7 +198,7 @@ function handTexts(
         return `<${t('ul')} ${attr('class', name)}>\n${first.map((one) => lines(one, '  ')).join('\n')}\n</${t('ul')}>`
       }
       case 'line':
-        return `<${t('p')} ${attr('class', name)}>${first.map((one) => item(one).html).join(' | ')}</${t('p')}>`
+        return `<${t('p')} ${attr('class', name)}>${habits.lead ? 'In the garden: ' : ''}${first.map((one) => item(one).html).join(' | ')}</${t('p')}>`
       case 'bare line':
         return `<${t('div')} ${attr('class', name)}>\n${first.map((one) => item(one).html).join('\n')}\n</${t('div')}>`
       case 'table':
@@ -391,6 +393,7 @@ const habits: fc.Arbitrary<Habits> = fc
     encoding: fc.constantFrom('utf-8', 'windows-1252'),
     dot: fc.boolean(),
     menuTwice: fc.boolean(),
+    lead: fc.boolean(),
     letters: fc.constantFrom('plain', 'named', 'decimal', 'bare'),
     foot: fc.constantFrom('words', 'links', 'dated links'),
     shared: fc.oneof(

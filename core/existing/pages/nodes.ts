@@ -1,4 +1,4 @@
-import type { CloseTag, OpenTag, PageToken } from '../../standard/pageTokens.ts'
+import type { CloseTag, OpenTag, PageToken, Stretch } from '../../standard/pageTokens.ts'
 
 /**
  * The elements of a page as its author wrote them: what is not closed ends where it must, and nothing is moved. Unlike the
@@ -141,5 +141,15 @@ export function* elementsUnder(top: PageElement): Generator<PageElement> {
   for (let next = waiting.pop(); next; next = waiting.pop()) {
     yield next
     for (let at = next.children.length - 1; at >= 0; at--) waiting.push(next.children[at]!)
+  }
+}
+
+/** The innermost element around a stretch. */
+export function elementAround(top: PageElement, { start, end }: Stretch): PageElement {
+  let at = top
+  for (;;) {
+    const next = at.children.find((child) => child.start <= start && child.end >= end)
+    if (!next) return at
+    at = next
   }
 }

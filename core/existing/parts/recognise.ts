@@ -296,6 +296,10 @@ export function recognise(
   for (const page of pages) for (const name of namesOn(page)) counts.set(name, (counts.get(name) ?? 0) + 1)
   const isShared = (name: string) => counts.get(name)! > 1 || pages.length === 1
   const groups = apart(new Map(pages.map((page) => [page, linkGroups(page, isShared)])))
+  const names = new Set([
+    ...[...folder.names.values()].flatMap((own) => [...own]),
+    ...pages.flatMap(({ links }) => links.map(({ label }) => plainName(label))),
+  ])
   const menus: FoundMenu[] = []
   const breadcrumbs: FoundBreadcrumb[] = []
   const pagers: PagerOfPage[] = []
@@ -312,7 +316,7 @@ export function recognise(
       continue
     }
     if (isSaid === 'menu') {
-      const same = withoutEdges(cluster, (group) => keysOf(folder, group))
+      const same = withoutEdges(cluster, names)
       menus.push({ entries: consensusOf(folder, same), groups: same })
       take(cluster)
       continue
@@ -338,7 +342,7 @@ export function recognise(
       take(pagersHere.map(({ group }) => group))
       continue
     }
-    const bare = withoutEdges(cluster, (group) => keysOf(folder, group))
+    const bare = withoutEdges(cluster, names)
     const whole = new Map(bare.map((group, at) => [group, cluster[at]!]))
     const keys = new Map(bare.map((group) => [group, keysOf(folder, group)]))
     for (const same of withHalves(alike(bare, keys), keys)) {
@@ -355,7 +359,10 @@ export function recognise(
   )
   menus.sort((a, b) => b.groups.length - a.groups.length || meanStart(a) - meanStart(b))
   const shared = included.flatMap((part) =>
-    linkGroups(part, () => true).flatMap((group): FoundMenu[] => {
+    withoutEdges(
+      linkGroups(part, () => true),
+      names,
+    ).flatMap((group): FoundMenu[] => {
       const entries = consensusOf(folder, [group])
       const leading = entries.filter(({ path }) => path !== undefined && folder.byPath.has(path))
       return leading.length < 2 ? [] : [{ entries, groups: [group] }]

@@ -1,5 +1,5 @@
 import type { Stretch } from '../../standard/pageTokens.ts'
-import type { PageElement } from '../pages/nodes.ts'
+import { elementAround, type PageElement } from '../pages/nodes.ts'
 import { oneLine, type ReadPage } from '../pages/readPage.ts'
 import { tokensOf, valueOf } from '../../standard/pageTokens.ts'
 import type { GroupItem, LinkGroup } from '../parts/linkGroups.ts'
@@ -15,16 +15,6 @@ export interface Unit extends Stretch {
 }
 
 const LISTS = new Set(['ul', 'ol', 'dl', 'menu', 'dir'])
-
-/** The innermost element around a stretch. */
-function elementAround(top: PageElement, { start, end }: Stretch): PageElement {
-  let at = top
-  for (;;) {
-    const next = at.children.find((child) => child.start <= start && child.end >= end)
-    if (!next) return at
-    at = next
-  }
-}
 
 /** The items of a group as their author wrote them, each with what belongs to it. */
 export function unitsOf(group: LinkGroup): readonly Unit[] {
