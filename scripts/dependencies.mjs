@@ -35,7 +35,8 @@ const REASONS = {
   'vnu-jar': 'the Nu HTML checker of the W3C, an outside check; tests only',
   'ant-design-vue': 'given by the platform; a component library with a large team',
   'any-ascii': 'a table of transliterations with tests in many languages',
-  'character-entities-html4': 'the names of HTML 4 as data, by the authors of the HTML syntax trees; no dependencies',
+  'character-entities-html4':
+    'the names of HTML 4 as data, by the authors of the HTML syntax trees; no dependencies',
   comlink: 'Google’s thin layer over worker messages',
   cookie: 'the cookie parser of Express',
   'css-tree': 'the CSS parser of minifiers and linters',

@@ -298,7 +298,7 @@ export function recognise(
   const groups = apart(new Map(pages.map((page) => [page, linkGroups(page, isShared)])))
   const names = new Set([
     ...[...folder.names.values()].flatMap((own) => [...own]),
-    ...pages.flatMap(({ links }) => links.map(({ label }) => plainName(label))),
+    ...[...new Set(pages.flatMap(({ links }) => links.map(({ label }) => label)))].map(plainName),
   ])
   const menus: FoundMenu[] = []
   const breadcrumbs: FoundBreadcrumb[] = []
