@@ -32,8 +32,8 @@ function blankBefore(text: string, at: number): string {
   return text.slice(from, at)
 }
 
-/** On how many pages plain items are looked at. */
-const SAMPLE = 150
+/** On how many pages plain items are looked at: a menu is written alike on all of them. */
+export const SAMPLE = 150
 
 /** What an item of a page is to its menu. */
 interface KnownItem {

@@ -5,6 +5,7 @@ import { collect } from '../collect.ts'
 import { most } from '../most.ts'
 import type { ReadFolder } from '../pages/folder.ts'
 import type { FoundParts } from '../parts/recognise.ts'
+import { SAMPLE } from './learn.ts'
 import { labelStretch } from './units.ts'
 
 /** Longer texts are no names of pages. */
@@ -16,7 +17,8 @@ function* textsOn({ pages }: ReadFolder, parts: FoundParts): Generator<{ text: s
     for (const named of [page.title?.quote === undefined ? page.title : undefined, page.heading])
       if (named) yield { text: named.text, raw: page.text.slice(named.start, named.end) }
   const groups = [
-    ...[...parts.menus, ...parts.shared, ...parts.breadcrumbs].flatMap((one) => one.groups),
+    ...[...parts.menus, ...parts.shared].flatMap((one) => one.groups.slice(0, SAMPLE)),
+    ...parts.breadcrumbs.flatMap((one) => one.groups),
     ...parts.pagers.map(({ group }) => group),
   ]
   for (const { page, items } of groups)

@@ -96,16 +96,19 @@ export function labelStretch(page: ReadPage, { item }: Pick<Unit, 'item'>): Stre
 
 /** Attributes that say a label once more, for those who do not see it. */
 export const SPOKEN = new Set(['aria-label', 'title', 'alt'])
+/** Whether a source may have one of them. */
+const SPOKEN_IN = /\b(?:aria-label|title|alt)\b/i
 
 /** Where the label stands in attributes of an item, too. */
 function spokenLabels(page: ReadPage, head: Stretch, label: string): Stretch[] {
   const found: Stretch[] = []
-  if (label === '') return found
-  for (const token of tokensOf(page.text.slice(head.start, head.end))) {
+  const source = page.text.slice(head.start, head.end)
+  if (label === '' || !SPOKEN_IN.test(source)) return found
+  for (const token of tokensOf(source)) {
     if (token.kind !== 'open') continue
     for (const attribute of token.attributes) {
       if (!SPOKEN.has(attribute.name) || attribute.start < 0) continue
-      const value = valueOf(page.text.slice(head.start, head.end), attribute)
+      const value = valueOf(source, attribute)
       const at = page.text.slice(head.start + value.start, head.start + value.end).indexOf(label)
       if (at < 0) continue
       const start = head.start + value.start + at
