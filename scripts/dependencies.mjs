@@ -17,7 +17,7 @@ const REASONS = {
   '@zip.js/': 'zip archives in browsers, one author for fifteen years, with a large test suite',
   fflate: 'zip archives in plain JavaScript, used by viewers and document libraries; no dependencies',
   '@fontsource': 'open fonts as packages, from their published sources',
-  '@tabler/icons': 'an icon set with a company behind it',
+  '@iconify-json/tabler': 'an icon set with a company behind it, as one file of data',
   '@tanstack/': 'tables and virtual lists, used by most frameworks',
   '@tiptap/': 'the editor toolkit over ProseMirror, with a company behind it',
   '@types/': 'types that the community of TypeScript reviews',
@@ -88,6 +88,8 @@ const REASONS = {
   'svg-': 'lists taken from the SVG standards by the author of unified',
   tsx: 'runs TypeScript in Node, the usual choice',
   typescript: 'given by the platform',
+  'typescript-native': 'the same compiler in its native release, for what is not a screen; checks only',
+  'unplugin-icons': 'makes components of icons as screens are built, by a member of the teams of Vue and Vite',
   valibot: 'given by the platform',
   vfile: 'the unified collective’s files, and the heads of them',
   vite: 'given by the platform',
@@ -116,20 +118,21 @@ function lastRelease(name) {
 await main(async () => {
   const { workspaces } = read('package.json')
   const lock = read('package-lock.json').packages
-  /** The version of each direct dependency: that of the folder that asks for it, where it has one of its own. */
+  /** Of each direct dependency its version and the name it has in the registry: that of the folder that asks for it, where it has one of its own. */
   const versions = new Map()
   for (const folder of ['.', ...workspaces]) {
     const { dependencies = {}, devDependencies = {} } = read(`${folder}/package.json`)
     for (const name of Object.keys({ ...dependencies, ...devDependencies })) {
       const there = lock[`${folder}/node_modules/${name}`] ?? lock[`node_modules/${name}`]
-      if (!name.startsWith('@viatica/')) versions.set(name, there.version)
+      if (!name.startsWith('@viatica/')) versions.set(name, { version: there.version, known: there.name ?? name })
     }
   }
 
   const rows = [...versions.keys()].sort().map((name) => {
     const reason = reasonFor(name)
     if (!reason) throw new SetupFault(`Say in scripts/dependencies.mjs why ${name} is trusted.`)
-    return `| ${name} | ${versions.get(name)} | ${lastRelease(name)} | ${reason} |`
+    const { version, known } = versions.get(name)
+    return `| ${name} | ${version} | ${lastRelease(known)} | ${reason} |`
   })
   const table = [
     '| package | version | last release | why it is trusted |',

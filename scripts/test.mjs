@@ -10,15 +10,18 @@ import { main, show } from './setup/run.mjs'
 
 const bin = (name) => `node_modules/.bin/${name}`
 
+/** The native compiler, for all that is not a screen: vue-tsc and the linter need the one before it. */
+const TSC = 'node_modules/typescript-native/bin/tsc'
+
 /** Checks that pass or fail as a whole: name, command, arguments; those that take longest first. */
 const CHECKS = [
   ['build', 'node', ['scripts/build.mjs']],
   ['types of web', bin('vue-tsc'), ['-p', 'web']],
   ['lint', bin('eslint'), ['.']],
   ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
-  ['types of tests', bin('tsc'), ['-p', 'tsconfig.tests.json']],
-  ['types of server, hosts, cli and demo', bin('tsc'), ['-p', 'tsconfig.node.json']],
-  ['types of core', bin('tsc'), ['-p', 'core']],
+  ['types of tests', 'node', [TSC, '-p', 'tsconfig.tests.json']],
+  ['types of server, hosts, cli and demo', 'node', [TSC, '-p', 'tsconfig.node.json']],
+  ['types of core', 'node', [TSC, '-p', 'core']],
 ]
 
 /** Asked to stop: the command that is running ends, and nothing further is started. */

@@ -5,9 +5,13 @@ import { LATER_FILES } from './laterFiles.ts'
 export const laterFiles = (): Plugin => ({
   name: 'later-files',
   apply: 'build',
+  // The files of workers are known then, too.
+  enforce: 'post',
   generateBundle(_, bundle) {
     const files = new Set<string>()
     for (const file of Object.values(bundle)) {
+      // What workers fetch themselves: they are built apart.
+      if (file.type === 'asset' && /\.js$/.test(file.fileName)) files.add(`/${file.fileName}`)
       if (file.type !== 'chunk' || !file.isDynamicEntry) continue
       for (const name of [file.fileName, ...file.imports]) if (name in bundle) files.add(`/${name}`)
       for (const style of file.viteMetadata?.importedCss ?? []) files.add(`/${style}`)

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { IconDots } from '@tabler/icons-vue'
+import IconDots from '~icons/tabler/dots'
 import { childrenOf } from '@viatica/core/plan/plan.ts'
 import { computed } from 'vue'
 import { useChosen } from '../stores/chosen.ts'
@@ -84,6 +84,6 @@ function act(key: string): void {
 
 <template>
   <MenuButton class="small-button" label="Actions" :entries="entries" @act="act">
-    <IconDots :size="16" aria-hidden="true" />
+    <IconDots width="16" height="16" aria-hidden="true" />
   </MenuButton>
 </template>

@@ -12,6 +12,6 @@ defineProps<{
 
 <template>
   <button type="button" class="plain-button" :aria-label="label" :title="title ?? label">
-    <component :is="icon" :size="18" aria-hidden="true" />
+    <component :is="icon" width="18" height="18" aria-hidden="true" />
   </button>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { IconCheck } from '@tabler/icons-vue'
+import IconCheck from '~icons/tabler/check'
 import { computed, nextTick, onBeforeUnmount, ref, useId } from 'vue'
 
 /** One thing to do in a menu, or a line between groups of them. */
@@ -143,7 +143,13 @@ onBeforeUnmount(() => window.removeEventListener('resize', away))
         @click="act(entry, $event)"
         @mousemove="(event: MouseEvent) => (event.currentTarget as HTMLElement).focus()"
       >
-        <IconCheck v-if="isChoice" :size="15" aria-hidden="true" :class="{ unchecked: !entry.checked }" />
+        <IconCheck
+          v-if="isChoice"
+          width="15"
+          height="15"
+          aria-hidden="true"
+          :class="{ unchecked: !entry.checked }"
+        />
         <span class="label">{{ entry.label }}</span>
         <kbd v-if="entry.keys">{{ entry.keys }}</kbd>
       </component>

@@ -1,5 +1,7 @@
 <script setup lang="ts" generic="Item">
-import { IconArrowDown, IconArrowUp, IconX } from '@tabler/icons-vue'
+import IconArrowDown from '~icons/tabler/arrow-down'
+import IconArrowUp from '~icons/tabler/arrow-up'
+import IconX from '~icons/tabler/x'
 
 /** Moves one item of a short list up or down, or takes it out. */
 const props = defineProps<{
@@ -23,7 +25,7 @@ const move = (by: number) => emit('change', without().toSpliced(props.at + by, 0
       :disabled="at === 0"
       @click="move(-1)"
     >
-      <IconArrowUp :size="14" aria-hidden="true" />
+      <IconArrowUp width="14" height="14" aria-hidden="true" />
     </button>
     <button
       type="button"
@@ -32,7 +34,7 @@ const move = (by: number) => emit('change', without().toSpliced(props.at + by, 0
       :disabled="at === items.length - 1"
       @click="move(1)"
     >
-      <IconArrowDown :size="14" aria-hidden="true" />
+      <IconArrowDown width="14" height="14" aria-hidden="true" />
     </button>
     <button
       type="button"
@@ -40,7 +42,7 @@ const move = (by: number) => emit('change', without().toSpliced(props.at + by, 0
       :aria-label="`Remove ${name}`"
       @click="emit('change', without())"
     >
-      <IconX :size="14" aria-hidden="true" />
+      <IconX width="14" height="14" aria-hidden="true" />
     </button>
   </span>
 </template>

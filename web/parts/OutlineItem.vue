@@ -2,7 +2,10 @@
 import { combine } from '@atlaskit/pragmatic-drag-and-drop/combine'
 import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
 import { attachInstruction, extractInstruction } from '@atlaskit/pragmatic-drag-and-drop-hitbox/list-item'
-import { IconChevronDown, IconChevronRight, IconEyeOff, IconPin } from '@tabler/icons-vue'
+import IconChevronDown from '~icons/tabler/chevron-down'
+import IconChevronRight from '~icons/tabler/chevron-right'
+import IconEyeOff from '~icons/tabler/eye-off'
+import IconPin from '~icons/tabler/pin'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { entryOf, isWithin } from '@viatica/core/plan/plan.ts'
@@ -116,12 +119,19 @@ onBeforeUnmount(() => cleanup?.())
     <span v-for="n in row.level - 1" :key="n" class="path-line" aria-hidden="true" />
     <StateMark :entry="entry" />
     <span class="label">{{ labelOf(entry) }}</span>
-    <IconEyeOff v-if="!entry.inMenu" :size="14" class="off" aria-label="not in menus" role="img" />
+    <IconEyeOff
+      v-if="!entry.inMenu"
+      width="14"
+      height="14"
+      class="off"
+      aria-label="not in menus"
+      role="img"
+    />
     <span v-if="findings" class="findings" :title="findings === 1 ? '1 finding' : `${findings} findings`"
       >{{ findings }}<span class="unseen">{{ findings === 1 ? ' finding' : ' findings' }}</span></span
     >
     <span class="address path" :title="path">{{ address }}</span>
-    <IconPin v-if="isPinned" :size="13" class="off" role="img" aria-label="pinned address" />
+    <IconPin v-if="isPinned" width="13" height="13" class="off" role="img" aria-label="pinned address" />
     <EntryMenu v-if="isLead" />
     <button
       v-if="row.hasChildren"
@@ -131,7 +141,12 @@ onBeforeUnmount(() => cleanup?.())
       :aria-label="row.isOpen ? `Collapse ${labelOf(entry)}` : `Expand ${labelOf(entry)}`"
       @click.stop="chosen.fold(row.id, row.isOpen)"
     >
-      <component :is="row.isOpen ? IconChevronDown : IconChevronRight" :size="15" aria-hidden="true" />
+      <component
+        :is="row.isOpen ? IconChevronDown : IconChevronRight"
+        width="15"
+        height="15"
+        aria-hidden="true"
+      />
     </button>
     <span v-else-if="!isLead" class="no-fold" />
   </div>

@@ -1,14 +1,12 @@
 <script setup lang="ts">
-import {
-  IconArrowDown,
-  IconArrowUp,
-  IconCornerDownRight,
-  IconIndentDecrease,
-  IconIndentIncrease,
-  IconListDetails,
-  IconPlus,
-  IconTrash,
-} from '@tabler/icons-vue'
+import IconArrowDown from '~icons/tabler/arrow-down'
+import IconArrowUp from '~icons/tabler/arrow-up'
+import IconCornerDownRight from '~icons/tabler/corner-down-right'
+import IconIndentDecrease from '~icons/tabler/indent-decrease'
+import IconIndentIncrease from '~icons/tabler/indent-increase'
+import IconListDetails from '~icons/tabler/list-details'
+import IconPlus from '~icons/tabler/plus'
+import IconTrash from '~icons/tabler/trash'
 import type { Component } from 'vue'
 import { type Direction, useShaping } from '../stores/shaping.ts'
 import IconButton from './IconButton.vue'
@@ -37,7 +35,7 @@ const MOVES: readonly { direction: Direction; words: string; icon: Component }[]
       :disabled="shaping.isHome"
       @click="shaping.begin('page', 'beside')"
     >
-      <IconPlus :size="16" aria-hidden="true" />Add page
+      <IconPlus width="16" height="16" aria-hidden="true" />Add page
     </button>
     <button
       type="button"
@@ -45,10 +43,10 @@ const MOVES: readonly { direction: Direction; words: string; icon: Component }[]
       title="New page under the chosen one (Shift Enter)"
       @click="shaping.begin('page', 'beneath')"
     >
-      <IconCornerDownRight :size="16" aria-hidden="true" />Add subpage
+      <IconCornerDownRight width="16" height="16" aria-hidden="true" />Add subpage
     </button>
     <button type="button" class="plain-button" title="Add pages from a pasted list" @click="paste">
-      <IconListDetails :size="16" aria-hidden="true" />Paste list
+      <IconListDetails width="16" height="16" aria-hidden="true" />Paste list
     </button>
     <span class="shaping">
       <IconButton

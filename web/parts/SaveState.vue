@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { IconAlertTriangle, IconCheck } from '@tabler/icons-vue'
+import IconAlertTriangle from '~icons/tabler/alert-triangle'
+import IconCheck from '~icons/tabler/check'
 import { useOpenSite } from '../stores/openSite.ts'
 
 const openSite = useOpenSite()
@@ -8,11 +9,11 @@ const openSite = useOpenSite()
 <template>
   <p class="state" :class="openSite.saveState" role="status">
     <template v-if="openSite.saveState === 'saved'"
-      ><IconCheck :size="16" aria-hidden="true" /> <span class="words">Saved</span></template
+      ><IconCheck width="16" height="16" aria-hidden="true" /> <span class="words">Saved</span></template
     >
     <template v-else-if="openSite.saveState === 'saving'">Saving …</template>
     <template v-else-if="openSite.saveState === 'typing'">Not saved yet</template>
-    <template v-else><IconAlertTriangle :size="16" aria-hidden="true" /> Could not save</template>
+    <template v-else><IconAlertTriangle width="16" height="16" aria-hidden="true" /> Could not save</template>
   </p>
 </template>
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { IconSearch } from '@tabler/icons-vue'
+import IconSearch from '~icons/tabler/search'
 import type { Found } from '@viatica/core/search/search.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import { computed, ref, shallowRef, useId, watch } from 'vue'
@@ -65,7 +65,7 @@ defineExpose({ focus: () => input.value!.focus() })
 
 <template>
   <div class="search" role="search">
-    <IconSearch class="glass" :size="16" aria-hidden="true" />
+    <IconSearch class="glass" width="16" height="16" aria-hidden="true" />
     <input
       ref="input"
       v-model="words"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { IconX } from '@tabler/icons-vue'
+import IconX from '~icons/tabler/x'
 import { computed } from 'vue'
 import { useOpenSite } from '../stores/openSite.ts'
 import { useSpelling } from '../stores/spelling.ts'
@@ -20,7 +20,7 @@ const words = computed(() => openSite.site!.settings.ownWords)
         :aria-label="`Remove ${word} from dictionary`"
         @click="spelling.forget(word)"
       >
-        <IconX :size="13" aria-hidden="true" />
+        <IconX width="13" height="13" aria-hidden="true" />
       </button>
     </li>
   </ul>

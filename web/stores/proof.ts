@@ -2,7 +2,6 @@ import { watchDebounced } from '@vueuse/core'
 import { shortened } from '@viatica/core/standard/text.ts'
 import type { Severity } from '@viatica/core/check/rule.ts'
 import { SEVERITIES } from '@viatica/core/check/rule.ts'
-import { ruleOf } from '@viatica/core/check/rules.ts'
 import type { Batch } from '@viatica/core/plan/change/change.ts'
 import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
 import { proxy } from 'comlink'
@@ -56,7 +55,7 @@ export const useProof = defineStore('proof', () => {
 
   const counts = computed(() => {
     const count: Record<Severity, number> = { error: 0, warning: 0, hint: 0 }
-    for (const { rule } of findings.value) count[ruleOf(rule).severity]++
+    for (const { severity } of findings.value) count[severity]++
     return count
   })
   /** How many faults and warnings each entry has. */
@@ -64,8 +63,7 @@ export const useProof = defineStore('proof', () => {
     const count = new Map<EntryId, number>()
     for (const finding of findings.value) {
       const entry = entryOf(finding)
-      if (entry !== undefined && ruleOf(finding.rule).severity !== 'hint')
-        count.set(entry, (count.get(entry) ?? 0) + 1)
+      if (entry !== undefined && finding.severity !== 'hint') count.set(entry, (count.get(entry) ?? 0) + 1)
     }
     return count
   })
@@ -164,4 +162,4 @@ export const useProof = defineStore('proof', () => {
 
 /** In what order findings are shown within a group. */
 export const bySeverity = (a: ShownFinding, b: ShownFinding) =>
-  SEVERITIES.indexOf(ruleOf(a.rule).severity) - SEVERITIES.indexOf(ruleOf(b.rule).severity)
+  SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity)

@@ -1,14 +1,13 @@
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { Checker } from '@viatica/core/check/checker.ts'
-import type { Finding } from '@viatica/core/check/rule.ts'
+import type { Finding, Severity } from '@viatica/core/check/rule.ts'
 import { fixesOf } from '@viatica/core/check/fixes.ts'
-import { RULES } from '@viatica/core/check/rules.ts'
+import { ruleOf, RULES } from '@viatica/core/check/rules.ts'
 import { type Statistics, statisticsOf } from '@viatica/core/statistics/statistics.ts'
 import { type LinkPicture, linkPicture } from '@viatica/core/statistics/linkPicture.ts'
 import { InputFault } from '@viatica/core/formats/inputFault.ts'
-import { type ListLine, readList } from '@viatica/core/formats/list.ts'
-import { type InventoryReading, readInventory } from '@viatica/core/inventory/read.ts'
-import { writeInventory } from '@viatica/core/inventory/write.ts'
+import type { ListLine } from '@viatica/core/formats/list.ts'
+import type { InventoryReading } from '@viatica/core/inventory/read.ts'
 import { applyChange } from '@viatica/core/plan/change/apply.ts'
 import type { Add, Change, SingleChange } from '@viatica/core/plan/change/change.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
@@ -21,7 +20,7 @@ import { partBeforeAndAfter, type Ripple, rippleOf } from '@viatica/core/ripple/
 import { createMarker, type PageMarks, type PageSight, sights } from '@viatica/core/seen/seen.ts'
 import { type Found, search } from '@viatica/core/search/search.ts'
 import { wordsOfSite } from '@viatica/core/spelling/spelling.ts'
-import { walkSite, type WalkReport } from '@viatica/core/walk/walk.ts'
+import type { WalkReport } from '@viatica/core/walk/walk.ts'
 import { expose, transfer } from 'comlink'
 import { thisYear } from '@viatica/core/standard/date.ts'
 
@@ -32,7 +31,16 @@ export interface Foreseen {
 }
 
 /** A finding as it is shown: its fix, which may hold a whole text, is asked for when it is wanted. */
-export type ShownFinding = Omit<Finding, 'fix'> & { readonly canFix: boolean }
+export interface ShownFinding extends Omit<Finding, 'fix'> {
+  readonly severity: Severity
+  readonly canFix: boolean
+}
+
+const shown = ({ fix, ...found }: Finding): ShownFinding => ({
+  ...found,
+  severity: ruleOf(found.rule).severity,
+  canFix: fix !== undefined,
+})
 
 /** A pasted list as it was understood, with the addresses that its entries would get. */
 export interface ListReading {
@@ -44,6 +52,14 @@ export interface ListReading {
 }
 
 const newId = () => crypto.randomUUID()
+
+/** What few authors need on each day is fetched when it is asked for. */
+const later = {
+  list: () => import('@viatica/core/formats/list.ts'),
+  inventoryReader: () => import('@viatica/core/inventory/read.ts'),
+  inventoryWriter: () => import('@viatica/core/inventory/write.ts'),
+  walk: () => import('@viatica/core/walk/walk.ts'),
+}
 
 /**
  * Whole-site work, away from the screen. It keeps a copy of the open site that follows every change, so that only
@@ -125,7 +141,7 @@ export class SiteWork {
       await new Promise((resolve) => setTimeout(resolve))
       if (mine !== this.#checks) return undefined
       const step = checking.next()
-      if (step.done) return step.value.map(({ fix, ...shown }) => ({ ...shown, canFix: fix !== undefined }))
+      if (step.done) return step.value.map(shown)
       progress(step.value, RULES.length)
     }
   }
@@ -136,6 +152,7 @@ export class SiteWork {
    */
   async walk(progress: (report: WalkReport) => void): Promise<WalkReport | undefined> {
     const mine = ++this.#walks
+    const { walkSite } = await later.walk()
     let last: WalkReport | undefined
     let told = 0
     for (const report of walkSite(this.#site!, thisYear())) {
@@ -204,7 +221,8 @@ export class SiteWork {
   }
 
   /** Reads a pasted list as entries to add under `parent` at `place`. */
-  readList(text: string, parent: EntryId, place: number): ListReading {
+  async readList(text: string, parent: EntryId, place: number): Promise<ListReading> {
+    const { readList } = await later.list()
     const { plan } = this.#site!
     const titles = [...plan.entries.values()].map((entry) =>
       (entry.kind === 'page' ? entry.title : entry.label).toLowerCase(),
@@ -229,12 +247,14 @@ export class SiteWork {
   }
 
   /** The inventory as CSV. */
-  writeInventory(): string {
+  async writeInventory(): Promise<string> {
+    const { writeInventory } = await later.inventoryWriter()
     return writeInventory(this.#site!)
   }
 
   /** What a changed inventory would do; the place of its fault in words when it cannot be kept. */
-  readInventory(text: string): InventoryReading | string {
+  async readInventory(text: string): Promise<InventoryReading | string> {
+    const { readInventory } = await later.inventoryReader()
     try {
       return readInventory(text, this.#site!, newId)
     } catch (error) {

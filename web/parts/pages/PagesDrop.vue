@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { IconFiles, IconFileZip, IconFolderOpen } from '@tabler/icons-vue'
+import IconFiles from '~icons/tabler/files'
+import IconFileZip from '~icons/tabler/file-zip'
+import IconFolderOpen from '~icons/tabler/folder-open'
 import { Button } from 'ant-design-vue'
 import { fromEvent } from 'file-selector'
 import { ref } from 'vue'
@@ -50,13 +52,17 @@ async function take(event: Event): Promise<void> {
     <p><slot /></p>
     <p class="buttons">
       <Button v-if="single" type="primary" @click="fileChooser?.click()">
-        <span class="with-icon"><IconFiles :size="17" aria-hidden="true" /> Choose files …</span>
+        <span class="with-icon"><IconFiles width="17" height="17" aria-hidden="true" /> Choose files …</span>
       </Button>
       <Button :type="single ? 'default' : 'primary'" @click="folderChooser?.click()">
-        <span class="with-icon"><IconFolderOpen :size="17" aria-hidden="true" /> Choose a folder …</span>
+        <span class="with-icon"
+          ><IconFolderOpen width="17" height="17" aria-hidden="true" /> Choose a folder …</span
+        >
       </Button>
       <Button @click="zipChooser?.click()">
-        <span class="with-icon"><IconFileZip :size="17" aria-hidden="true" /> Choose a zip archive …</span>
+        <span class="with-icon"
+          ><IconFileZip width="17" height="17" aria-hidden="true" /> Choose a zip archive …</span
+        >
       </Button>
     </p>
     <input

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { IconAlertTriangle } from '@tabler/icons-vue'
+import IconAlertTriangle from '~icons/tabler/alert-triangle'
 import type { ListLine } from '@viatica/core/formats/list.ts'
 import { computed, nextTick, ref, useId } from 'vue'
 import VirtualRows from '../VirtualRows.vue'
@@ -95,7 +95,7 @@ function press(event: KeyboardEvent): void {
             :title="told(row)"
             @click="goTo(row)"
           >
-            <IconAlertTriangle :size="14" aria-hidden="true" /> {{ told(row) }}
+            <IconAlertTriangle width="14" height="14" aria-hidden="true" /> {{ told(row) }}
           </button>
           <code v-else-if="row.id">{{ paths.get(row.id) }}</code>
         </div>

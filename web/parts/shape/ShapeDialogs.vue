@@ -1,18 +1,14 @@
 <script setup lang="ts">
+import { defineAsyncComponent } from 'vue'
 import { useShaping } from '../../stores/shaping.ts'
-import CopyDialog from './CopyDialog.vue'
-import ImportDialog from './importing/ImportDialog.vue'
-import MoveDialog from './MoveDialog.vue'
-import PasteDialog from './PasteDialog.vue'
-import RemoveDialog from './RemoveDialog.vue'
 
-/** The dialogs that belong to the chosen entries, on whichever stop they are opened. */
+/** The dialogs that belong to the chosen entries, on whichever stop they are opened: none is needed to open a site. */
 const DIALOGS = {
-  copy: CopyDialog,
-  import: ImportDialog,
-  move: MoveDialog,
-  paste: PasteDialog,
-  remove: RemoveDialog,
+  copy: defineAsyncComponent(() => import('./CopyDialog.vue')),
+  import: defineAsyncComponent(() => import('./importing/ImportDialog.vue')),
+  move: defineAsyncComponent(() => import('./MoveDialog.vue')),
+  paste: defineAsyncComponent(() => import('./PasteDialog.vue')),
+  remove: defineAsyncComponent(() => import('./RemoveDialog.vue')),
 }
 
 const shaping = useShaping()

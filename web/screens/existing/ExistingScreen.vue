@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { IconArrowLeft } from '@tabler/icons-vue'
+import IconArrowLeft from '~icons/tabler/arrow-left'
 import { useEventListener } from '@vueuse/core'
 import { Alert, Button, Input } from 'ant-design-vue'
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
@@ -99,7 +99,7 @@ onMounted(() => (document.title = 'From existing pages · Viatica'))
   <div class="screen" :class="{ seen: overview }">
     <header>
       <RouterLink :to="{ name: 'sites' }" class="back">
-        <IconArrowLeft :size="17" aria-hidden="true" /> Sites
+        <IconArrowLeft width="17" height="17" aria-hidden="true" /> Sites
       </RouterLink>
       <h1 ref="heading" tabindex="-1">From existing pages</h1>
       <nav v-if="overview" aria-label="What was found">

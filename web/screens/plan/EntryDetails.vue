@@ -16,7 +16,7 @@ import {
 } from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import { soundTypedName } from '@viatica/core/standard/fileName.ts'
-import { IconPin } from '@tabler/icons-vue'
+import IconPin from '~icons/tabler/pin'
 import { Checkbox } from 'ant-design-vue'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -149,7 +149,7 @@ const derivedFrom = computed(() => (entry.value.label ? 'menu label' : 'title'))
       <template v-if="nameReason" #hint>{{ nameReason }}</template>
     </SavedText>
     <div v-if="entry.kind === 'page' && !isHome" class="field pin">
-      <IconPin :size="15" aria-hidden="true" />
+      <IconPin width="15" height="15" aria-hidden="true" />
       <span>
         {{ pin ? (isHere ? 'Address pinned' : 'Differs from the pinned address') : 'Address not pinned' }}
         <span v-if="leadsHere.length > 0" class="field-hint">

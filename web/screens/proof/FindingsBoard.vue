@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { IconAlertTriangle, IconBulb, IconCircleCheck, IconHelpCircle } from '@tabler/icons-vue'
+import IconAlertTriangle from '~icons/tabler/alert-triangle'
+import IconBulb from '~icons/tabler/bulb'
+import IconCircleCheck from '~icons/tabler/circle-check'
+import IconHelpCircle from '~icons/tabler/help-circle'
 import { SEVERITIES, type Severity } from '@viatica/core/check/rule.ts'
-import { ruleOf } from '@viatica/core/check/rules.ts'
 import { Button, Checkbox, Input, Progress } from 'ant-design-vue'
 import { type Component, computed, nextTick, ref, watch } from 'vue'
 import ChoiceField from '../../parts/ChoiceField.vue'
@@ -35,7 +37,7 @@ const filtered = computed(() => {
   return (showsAside.value ? proof.aside : proof.findings)
     .filter(
       (one) =>
-        shown.value.has(ruleOf(one.rule).severity) &&
+        shown.value.has(one.severity) &&
         `${one.words} ${placeWords(site.value, one.place)}`.toLowerCase().includes(words),
     )
     .toSorted(bySeverity)
@@ -195,17 +197,18 @@ function press(event: KeyboardEvent): void {
           v-else
           type="button"
           class="row-button finding"
-          :class="[ruleOf(row.finding.rule).severity, { chosen: row.finding.key === proof.chosenKey }]"
+          :class="[row.finding.severity, { chosen: row.finding.key === proof.chosenKey }]"
           :aria-pressed="row.finding.key === proof.chosenKey"
           :tabindex="index === lead ? 0 : -1"
           data-focus
           @click="proof.chosenKey = row.finding.key"
         >
           <component
-            :is="ICONS[ruleOf(row.finding.rule).severity]"
-            :size="16"
+            :is="ICONS[row.finding.severity]"
+            width="16"
+            height="16"
             role="img"
-            :aria-label="ruleOf(row.finding.rule).severity"
+            :aria-label="row.finding.severity"
           />
           <span class="words">{{ row.finding.words }}</span>
           <span class="place">{{ placeWords(site, row.finding.place) }}</span>
@@ -213,7 +216,7 @@ function press(event: KeyboardEvent): void {
       </template>
     </VirtualRows>
     <p v-else-if="proof.all" class="none">
-      <IconCircleCheck :size="22" aria-hidden="true" />
+      <IconCircleCheck width="22" height="22" aria-hidden="true" />
       {{
         proof.findings.length === 0 && !showsAside
           ? 'The rules find nothing.'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { IconExternalLink } from '@tabler/icons-vue'
+import IconExternalLink from '~icons/tabler/external-link'
 import { Alert, Button, Checkbox, Input, Spin } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref, useId } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -102,7 +102,7 @@ const last = computed(() => {
           target="_blank"
           rel="noreferrer"
           class="visit"
-          >Open the published site<IconExternalLink :size="15" aria-hidden="true"
+          >Open the published site<IconExternalLink width="15" height="15" aria-hidden="true"
         /></a>
       </div>
       <p class="line">

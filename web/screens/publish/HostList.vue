@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { IconPlus, IconServer } from '@tabler/icons-vue'
+import IconPlus from '~icons/tabler/plus'
+import IconServer from '~icons/tabler/server'
 import { usePublishing, wayWords } from '../../stores/publishing.ts'
 
 /** The hosts of the site, of which one is chosen; a new one is begun where none is. */
@@ -17,7 +18,7 @@ const publishing = usePublishing()
           :aria-current="host.id === publishing.chosenId ? 'true' : undefined"
           @click="publishing.chosenId = host.id"
         >
-          <IconServer :size="18" aria-hidden="true" />
+          <IconServer width="18" height="18" aria-hidden="true" />
           <span class="words">
             <strong>{{ host.settings.name }}</strong>
             <span class="quiet">{{ wayWords(host) }}</span>
@@ -31,7 +32,7 @@ const publishing = usePublishing()
       :aria-current="publishing.chosenId === '' ? 'true' : undefined"
       @click="publishing.chosenId = ''"
     >
-      <IconPlus :size="16" aria-hidden="true" />New host
+      <IconPlus width="16" height="16" aria-hidden="true" />New host
     </button>
   </nav>
 </template>

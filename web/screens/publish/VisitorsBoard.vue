@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { IconExternalLink } from '@tabler/icons-vue'
+import IconExternalLink from '~icons/tabler/external-link'
 import { useIntervalFn } from '@vueuse/core'
 import { Checkbox } from 'ant-design-vue'
 import { shallowRef } from 'vue'
@@ -66,7 +66,7 @@ const time = new Intl.DateTimeFormat(undefined, { timeStyle: 'medium' })
           :href="publishing.changes.visitedAt"
           target="_blank"
           rel="noreferrer"
-          >Open the published site<IconExternalLink :size="15" aria-hidden="true"
+          >Open the published site<IconExternalLink width="15" height="15" aria-hidden="true"
         /></a>
       </h2>
       <p v-if="!standIn || standIn.visits.length === 0" class="quiet">

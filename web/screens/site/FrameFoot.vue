@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { IconKeyboard, IconRipple } from '@tabler/icons-vue'
+import IconKeyboard from '~icons/tabler/keyboard'
+import IconRipple from '~icons/tabler/ripple'
 import { STATES } from '@viatica/core/plan/entry.ts'
 import { computed, ref } from 'vue'
 import RippleDialog from '../../parts/ripple/RippleDialog.vue'
@@ -26,7 +27,7 @@ const counts = computed(() => {
   <footer class="foot">
     <p class="last" role="status">
       <template v-if="openSite.lastWords">
-        <IconRipple :size="18" aria-hidden="true" />
+        <IconRipple width="18" height="18" aria-hidden="true" />
         <span class="words"
           ><strong>{{ openSite.lastWords }}</strong
           ><template v-if="ripple.words">: {{ ripple.words }}</template></span
@@ -52,7 +53,7 @@ const counts = computed(() => {
     </p>
     <p class="quiet counts">{{ counts }}</p>
     <button type="button" class="plain-button" title="Keyboard shortcuts" @click="$emit('keys')">
-      <IconKeyboard :size="18" aria-hidden="true" /><span class="keys">Keyboard shortcuts</span>
+      <IconKeyboard width="18" height="18" aria-hidden="true" /><span class="keys">Keyboard shortcuts</span>
     </button>
     <RippleDialog :open="showsRipple" @close="showsRipple = false" />
   </footer>

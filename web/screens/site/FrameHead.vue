@@ -1,5 +1,8 @@
 <script setup lang="ts">
-import { IconArrowBackUp, IconArrowForwardUp, IconLayoutSidebar, IconSettings } from '@tabler/icons-vue'
+import IconArrowBackUp from '~icons/tabler/arrow-back-up'
+import IconArrowForwardUp from '~icons/tabler/arrow-forward-up'
+import IconLayoutSidebar from '~icons/tabler/layout-sidebar'
+import IconSettings from '~icons/tabler/settings'
 import { computed } from 'vue'
 import { RouterLink, useRoute } from 'vue-router'
 import IconButton from '../../parts/IconButton.vue'
@@ -61,7 +64,7 @@ const ways = computed(() => [
         aria-label="Settings"
         :aria-current="route.name === 'settings' ? 'page' : undefined"
       >
-        <IconSettings :size="20" aria-hidden="true" />
+        <IconSettings width="20" height="20" aria-hidden="true" />
       </RouterLink>
       <TakeAway />
     </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { IconLayoutSidebarRight, IconX } from '@tabler/icons-vue'
+import IconLayoutSidebarRight from '~icons/tabler/layout-sidebar-right'
+import IconX from '~icons/tabler/x'
 import { closePanel, isNarrow, openPanel, togglePanel } from '../../parts/panels.ts'
 
 /**
@@ -20,7 +21,7 @@ defineProps<{ detailsLabel: string; hasDetails: boolean }>()
         aria-controls="details"
         @click="togglePanel('details')"
       >
-        <IconLayoutSidebarRight :size="18" aria-hidden="true" />{{ detailsLabel }}
+        <IconLayoutSidebarRight width="18" height="18" aria-hidden="true" />{{ detailsLabel }}
       </button>
       <slot />
     </section>
@@ -35,7 +36,7 @@ defineProps<{ detailsLabel: string; hasDetails: boolean }>()
       @keydown.esc="isNarrow && closePanel()"
     >
       <button v-if="isNarrow" type="button" class="plain-button closes" @click="closePanel">
-        <IconX :size="18" aria-hidden="true" />Close
+        <IconX width="18" height="18" aria-hidden="true" />Close
       </button>
       <slot name="details" />
     </aside>

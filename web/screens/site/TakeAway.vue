@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { type Export, EXPORTS } from '@viatica/core/formats/exports.ts'
 import { pinPages, unpinnedPages } from '@viatica/core/address/pins.ts'
-import { IconChevronDown } from '@tabler/icons-vue'
+import IconChevronDown from '~icons/tabler/chevron-down'
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { sitesApi } from '../../api/sites.ts'
@@ -51,7 +51,7 @@ async function holdBack(event: Event): Promise<void> {
   <div class="take-away">
     <a class="main" :href="urlOf('archive.zip')" download @click="takeSite">Download site</a>
     <MenuButton class="more" label="Export as …" :entries="exports" @act="(_, event) => holdBack(event)">
-      <IconChevronDown :size="16" aria-hidden="true" />
+      <IconChevronDown width="16" height="16" aria-hidden="true" />
     </MenuButton>
     <div v-if="unpinned > 0" class="offer" role="status">
       <p>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { IconFileImport } from '@tabler/icons-vue'
+import IconFileImport from '~icons/tabler/file-import'
 import { STARTERS } from '@viatica/core/starters/outlines.ts'
 import { Alert, Button, Input } from 'ant-design-vue'
 import { computed, defineAsyncComponent, nextTick, ref } from 'vue'
@@ -91,7 +91,7 @@ async function fromFile(event: Event): Promise<void> {
         <Button type="primary" html-type="submit" :loading="isMaking">Create site</Button>
         <span class="quiet">or</span>
         <Button :disabled="isMaking" @click="chooser?.click()">
-          <span class="with-icon"><IconFileImport :size="17" aria-hidden="true" /> Import …</span>
+          <span class="with-icon"><IconFileImport width="17" height="17" aria-hidden="true" /> Import …</span>
         </Button>
       </p>
       <p class="pages">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { IconTrash } from '@tabler/icons-vue'
+import IconTrash from '~icons/tabler/trash'
 import { Alert, Button, Empty, Spin } from 'ant-design-vue'
 import { computed, onBeforeUnmount, onMounted, shallowRef } from 'vue'
 import { RouterLink, useRouter } from 'vue-router'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { IconAlertTriangle } from '@tabler/icons-vue'
+import IconAlertTriangle from '~icons/tabler/alert-triangle'
 import { headingsOf, shiftHeadings } from '@viatica/core/content/headings.ts'
 import { linksInto } from '@viatica/core/content/linksOfPage.ts'
 import { countWords } from '@viatica/core/statistics/wordCount.ts'
@@ -106,7 +106,7 @@ const setter = (field: EntryField) => (value: string) =>
         >
           <span class="level">{{ heading.level }}</span> {{ heading.text || 'no text' }}
           <span v-if="heading.warning" class="warning">
-            <IconAlertTriangle :size="13" aria-hidden="true" /> {{ heading.warning }}
+            <IconAlertTriangle width="13" height="13" aria-hidden="true" /> {{ heading.warning }}
           </span>
         </button>
       </li>

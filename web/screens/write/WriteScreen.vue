@@ -1,12 +1,10 @@
 <script setup lang="ts">
-import {
-  IconChevronDown,
-  IconLayoutBottombarCollapse,
-  IconLink,
-  IconMarkdown,
-  IconPhoto,
-  IconUsers,
-} from '@tabler/icons-vue'
+import IconChevronDown from '~icons/tabler/chevron-down'
+import IconLayoutBottombarCollapse from '~icons/tabler/layout-bottombar-collapse'
+import IconLink from '~icons/tabler/link'
+import IconMarkdown from '~icons/tabler/markdown'
+import IconPhoto from '~icons/tabler/photo'
+import IconUsers from '~icons/tabler/users'
 import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import { readMarkdown } from '@viatica/core/formats/markdown.ts'
 import { escapeAttribute, escapeText } from '@viatica/core/standard/escape.ts'
@@ -171,7 +169,7 @@ onBeforeUnmount(() => {
           :entries="partEntries"
           @act="(html) => take({ computed: html })"
         >
-          Insert <IconChevronDown :size="14" aria-hidden="true" />
+          Insert <IconChevronDown width="14" height="14" aria-hidden="true" />
         </MenuButton>
         <IconButton
           :icon="IconMarkdown"
@@ -197,7 +195,7 @@ onBeforeUnmount(() => {
         <WidthChoice v-if="showsPage" v-model="width" />
       </div>
       <p v-if="windows.countOn(writing.page.id) > 0" class="others" role="status">
-        <IconUsers :size="17" aria-hidden="true" />
+        <IconUsers width="17" height="17" aria-hidden="true" />
         {{ windows.countOn(writing.page.id) === 1 ? 'Another window has' : 'Other windows have' }}
         this text open, too: what is written there comes in here.
       </p>

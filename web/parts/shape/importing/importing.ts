@@ -1,4 +1,5 @@
-import { type Joining, withKept } from '@viatica/core/existing/join/join.ts'
+import type { Joining } from '@viatica/core/existing/join/join.ts'
+import { withKept } from '@viatica/core/plan/change/kept.ts'
 import { rippleWords } from '@viatica/core/ripple/rippleWords.ts'
 import { useDebounceFn } from '@vueuse/core'
 import { proxy, type Remote, wrap } from 'comlink'

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-import { IconArrowDown, IconArrowUp, IconDownload, IconFileImport } from '@tabler/icons-vue'
+import IconArrowDown from '~icons/tabler/arrow-down'
+import IconArrowUp from '~icons/tabler/arrow-up'
+import IconDownload from '~icons/tabler/download'
+import IconFileImport from '~icons/tabler/file-import'
 import { useTable } from '@tanstack/vue-table'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
@@ -223,10 +226,10 @@ watch(
         </template>
       </Popover>
       <button type="button" class="plain-button" @click="saveCsv">
-        <IconDownload :size="17" aria-hidden="true" />CSV
+        <IconDownload width="17" height="17" aria-hidden="true" />CSV
       </button>
       <button type="button" class="plain-button" @click="importer?.choose()">
-        <IconFileImport :size="17" aria-hidden="true" />Import CSV …
+        <IconFileImport width="17" height="17" aria-hidden="true" />Import CSV …
       </button>
     </div>
     <div ref="scroller" class="scroller">
@@ -248,8 +251,18 @@ watch(
             >
               <button type="button" class="sort" @click="table.getColumn(column.name)?.toggleSorting()">
                 <span>{{ column.name }}</span>
-                <IconArrowUp v-if="orderOf(column.name) === 'ascending'" :size="14" aria-hidden="true" />
-                <IconArrowDown v-if="orderOf(column.name) === 'descending'" :size="14" aria-hidden="true" />
+                <IconArrowUp
+                  v-if="orderOf(column.name) === 'ascending'"
+                  width="14"
+                  height="14"
+                  aria-hidden="true"
+                />
+                <IconArrowDown
+                  v-if="orderOf(column.name) === 'descending'"
+                  width="14"
+                  height="14"
+                  aria-hidden="true"
+                />
               </button>
             </th>
           </tr>

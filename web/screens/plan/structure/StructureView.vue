@@ -1,13 +1,11 @@
 <script setup lang="ts">
-import {
-  IconArrowsMaximize,
-  IconArrowRight,
-  IconArrowDown,
-  IconDownload,
-  IconMinus,
-  IconPlus,
-  IconPrinter,
-} from '@tabler/icons-vue'
+import IconArrowsMaximize from '~icons/tabler/arrows-maximize'
+import IconArrowRight from '~icons/tabler/arrow-right'
+import IconArrowDown from '~icons/tabler/arrow-down'
+import IconDownload from '~icons/tabler/download'
+import IconMinus from '~icons/tabler/minus'
+import IconPlus from '~icons/tabler/plus'
+import IconPrinter from '~icons/tabler/printer'
 import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
 import { childrenOf, entryOf } from '@viatica/core/plan/plan.ts'
 import { soundFileName } from '@viatica/core/standard/fileName.ts'
@@ -221,7 +219,8 @@ watch(direction, () => void nextTick(() => fit(READABLE)))
       >
         <component
           :is="direction === 'right' ? IconArrowRight : IconArrowDown"
-          :size="17"
+          width="17"
+          height="17"
           aria-hidden="true"
         />
         {{ direction === 'right' ? 'Left to right' : 'Top to bottom' }}
@@ -230,14 +229,14 @@ watch(direction, () => void nextTick(() => fit(READABLE)))
       <span class="scale">{{ Math.round(view.k * 100) }} %</span>
       <IconButton :icon="IconPlus" title="Larger (+)" label="Larger" @click="zoomBy(1.25)" />
       <button type="button" class="plain-button" title="All of it (0)" @click="fit()">
-        <IconArrowsMaximize :size="16" aria-hidden="true" />Fit
+        <IconArrowsMaximize width="16" height="16" aria-hidden="true" />Fit
       </button>
       <span class="gap" />
       <button type="button" class="plain-button" @click="saveSvg">
-        <IconDownload :size="17" aria-hidden="true" />SVG
+        <IconDownload width="17" height="17" aria-hidden="true" />SVG
       </button>
       <button type="button" class="plain-button" @click="prints = true">
-        <IconPrinter :size="17" aria-hidden="true" />Print
+        <IconPrinter width="17" height="17" aria-hidden="true" />Print
       </button>
     </div>
     <svg ref="canvas" class="canvas" @keydown="press">

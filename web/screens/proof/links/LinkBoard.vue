@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { IconMaximize, IconMinus, IconPlus } from '@tabler/icons-vue'
+import IconMaximize from '~icons/tabler/maximize'
+import IconMinus from '~icons/tabler/minus'
+import IconPlus from '~icons/tabler/plus'
 import { LINK_WAYS } from '@viatica/core/statistics/linkPicture.ts'
 import { Checkbox, Spin } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref } from 'vue'

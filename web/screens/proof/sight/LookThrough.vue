@@ -1,5 +1,8 @@
 <script setup lang="ts">
-import { IconArrowLeft, IconArrowRight, IconCheck, IconX } from '@tabler/icons-vue'
+import IconArrowLeft from '~icons/tabler/arrow-left'
+import IconArrowRight from '~icons/tabler/arrow-right'
+import IconCheck from '~icons/tabler/check'
+import IconX from '~icons/tabler/x'
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { Button } from 'ant-design-vue'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
@@ -62,13 +65,13 @@ onBeforeUnmount(() => dialog.value?.close())
     <dialog ref="dialog" aria-label="The pages, one after the other" @close="emit('close')" @keydown="press">
       <div v-if="looking.here && page" class="bar">
         <Button title="Previous page (P)" :disabled="looking.at <= 0" @click="looking.step(-1)"
-          ><IconArrowLeft :size="16" aria-hidden="true" /> Previous</Button
+          ><IconArrowLeft width="16" height="16" aria-hidden="true" /> Previous</Button
         >
         <Button
           title="Next page (N)"
           :disabled="looking.at >= (looking.pages?.length ?? 0) - 1"
           @click="looking.step(1)"
-          >Next <IconArrowRight :size="16" aria-hidden="true"
+          >Next <IconArrowRight width="16" height="16" aria-hidden="true"
         /></Button>
         <p role="status" class="words">
           <strong>{{ labelOf(page) }}</strong>
@@ -82,7 +85,9 @@ onBeforeUnmount(() => dialog.value?.close())
           title="Mark as reviewed, and on to the next that is left (S)"
           @click="tick"
           ><template v-if="looking.here.state === 'seen'">Mark as not reviewed</template
-          ><template v-else><IconCheck :size="16" aria-hidden="true" /> Mark as reviewed</template></Button
+          ><template v-else
+            ><IconCheck width="16" height="16" aria-hidden="true" /> Mark as reviewed</template
+          ></Button
         >
         <IconButton :icon="IconX" label="Close" title="Close (Esc)" @click="emit('close')" />
       </div>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { IconCircleCheck, IconCircleDotted, IconRefreshAlert } from '@tabler/icons-vue'
+import IconCircleCheck from '~icons/tabler/circle-check'
+import IconCircleDotted from '~icons/tabler/circle-dotted'
+import IconRefreshAlert from '~icons/tabler/refresh-alert'
 import type { PageSight } from '@viatica/core/seen/seen.ts'
 
 defineProps<{ state: PageSight['state'] }>()
@@ -7,7 +9,7 @@ const ICONS = { unseen: IconCircleDotted, seen: IconCircleCheck, changed: IconRe
 </script>
 
 <template>
-  <component :is="ICONS[state]" :size="17" :class="`is-${state}`" aria-hidden="true" />
+  <component :is="ICONS[state]" width="17" height="17" :class="`is-${state}`" aria-hidden="true" />
 </template>
 
 <style scoped>

@@ -1,12 +1,10 @@
 <script setup lang="ts">
-import {
-  IconFile,
-  IconFileTypeCss,
-  IconFileTypeJs,
-  IconPhoto,
-  IconPlus,
-  IconTypography,
-} from '@tabler/icons-vue'
+import IconFile from '~icons/tabler/file'
+import IconFileTypeCss from '~icons/tabler/file-type-css'
+import IconFileTypeJs from '~icons/tabler/file-type-js'
+import IconPhoto from '~icons/tabler/photo'
+import IconPlus from '~icons/tabler/plus'
+import IconTypography from '~icons/tabler/typography'
 import { folderOf } from '@viatica/core/address/relative.ts'
 import type { FileKind, SiteFile } from '@viatica/core/plan/file.ts'
 import { Button, Progress } from 'ant-design-vue'
@@ -88,7 +86,7 @@ function press(event: KeyboardEvent): void {
           {{ sizeWords(bytes) }}. Drop more here, folders too.</span
         >
         <Button size="small" type="primary" @click="chooser?.click()">
-          <IconPlus :size="15" aria-hidden="true" /> Add files …
+          <IconPlus width="15" height="15" aria-hidden="true" /> Add files …
         </Button>
         <input
           ref="chooser"
@@ -137,7 +135,7 @@ function press(event: KeyboardEvent): void {
               alt=""
               loading="lazy"
             />
-            <component :is="ICONS[kindOf(row.file.path)]" v-else :size="20" aria-hidden="true" />
+            <component :is="ICONS[kindOf(row.file.path)]" v-else width="20" height="20" aria-hidden="true" />
             <span class="name">{{ row.file.path.slice(folderOf(row.file.path).length) }}</span>
             <span class="kind">{{ KIND_WORDS[kindOf(row.file.path)] }}</span>
             <span class="size">{{ sizeWords(row.file.size) }}</span>

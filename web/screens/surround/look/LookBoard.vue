@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { IconAlertTriangle } from '@tabler/icons-vue'
+import IconAlertTriangle from '~icons/tabler/alert-triangle'
 import { contrastRatio } from '@viatica/core/render/style/colour.ts'
 import {
   groundColours,
@@ -81,7 +81,7 @@ const styleOf = ({ colour, back, bold, underline, bar, ring }: StateLook, accent
           <span class="sample" :style="styleOf(one.look, accent)">Visit</span>
           <span class="figure">{{ one.contrast.toFixed(1) }}</span>
           <span v-for="fault in one.faults" :key="fault" class="fault">
-            <IconAlertTriangle :size="13" aria-hidden="true" /> {{ fault }}
+            <IconAlertTriangle width="13" height="13" aria-hidden="true" /> {{ fault }}
           </span>
         </td>
       </tr>

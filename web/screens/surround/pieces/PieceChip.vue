@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { IconAlertTriangle } from '@tabler/icons-vue'
+import IconAlertTriangle from '~icons/tabler/alert-triangle'
 import { pieceWarnings } from '@viatica/core/pieces/warnings.ts'
 import type { Place } from '@viatica/core/plan/surround/place.ts'
 import type { Piece } from '@viatica/core/plan/surround/piece.ts'
@@ -81,7 +81,8 @@ function press(event: KeyboardEvent): void {
     <span v-if="about" class="quiet about">{{ about }}</span>
     <IconAlertTriangle
       v-if="warnings.length > 0"
-      :size="15"
+      width="15"
+      height="15"
       class="warning"
       role="img"
       :aria-label="warnings.length === 1 ? '1 warning' : `${warnings.length} warnings`"

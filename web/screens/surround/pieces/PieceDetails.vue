@@ -1,5 +1,8 @@
 <script setup lang="ts">
-import { IconArrowDown, IconArrowUp, IconChevronLeft, IconTrash } from '@tabler/icons-vue'
+import IconArrowDown from '~icons/tabler/arrow-down'
+import IconArrowUp from '~icons/tabler/arrow-up'
+import IconChevronLeft from '~icons/tabler/chevron-left'
+import IconTrash from '~icons/tabler/trash'
 import { pieceWarnings } from '@viatica/core/pieces/warnings.ts'
 import { pieceName } from '@viatica/core/plan/surround/piece.ts'
 import { PLACE_NAMES, PLACES } from '@viatica/core/plan/surround/place.ts'
@@ -61,7 +64,7 @@ function stand(beside: boolean): void {
 <template>
   <div @keydown="press">
     <button type="button" class="link-button back" @click="close">
-      <IconChevronLeft :size="16" aria-hidden="true" />All pieces
+      <IconChevronLeft width="16" height="16" aria-hidden="true" />All pieces
     </button>
     <header>
       <h2 ref="heading" tabindex="-1">{{ pieceName(piece.kind) }}</h2>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { withKept } from '@viatica/core/existing/join/join.ts'
+import { withKept } from '@viatica/core/plan/change/kept.ts'
 import { Alert, Button } from 'ant-design-vue'
 import { proxy, wrap } from 'comlink'
 import { onBeforeUnmount, ref, shallowRef } from 'vue'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { refAutoReset } from '@vueuse/core'
-import { IconCheck, IconCopy } from '@tabler/icons-vue'
+import IconCheck from '~icons/tabler/check'
+import IconCopy from '~icons/tabler/copy'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { OWN_REGIONS, sourceLines } from '@viatica/core/compare/regions.ts'
 import { templatedLines } from '@viatica/core/ripple/templatedSource.ts'
@@ -77,7 +78,7 @@ async function copy(): Promise<void> {
       />
       <code class="path">{{ path }}</code>
       <Button @click="copy">
-        <component :is="isCopied ? IconCheck : IconCopy" :size="15" aria-hidden="true" />
+        <component :is="isCopied ? IconCheck : IconCopy" width="15" height="15" aria-hidden="true" />
         {{ isCopied ? 'Copied' : 'Copy' }}
       </Button>
       <a :href="sitesApi.previewUrl(openSite.id, path)" target="_blank" rel="noopener">Open full size</a>

@@ -1,16 +1,14 @@
 <script setup lang="ts">
 import { textOfMarkup } from './textOfMarkup.ts'
-import {
-  IconColumnInsertLeft,
-  IconColumnInsertRight,
-  IconColumnRemove,
-  IconRowInsertBottom,
-  IconRowInsertTop,
-  IconRowRemove,
-  IconTableColumn,
-  IconTableOff,
-  IconTableRow,
-} from '@tabler/icons-vue'
+import IconColumnInsertLeft from '~icons/tabler/column-insert-left'
+import IconColumnInsertRight from '~icons/tabler/column-insert-right'
+import IconColumnRemove from '~icons/tabler/column-remove'
+import IconRowInsertBottom from '~icons/tabler/row-insert-bottom'
+import IconRowInsertTop from '~icons/tabler/row-insert-top'
+import IconRowRemove from '~icons/tabler/row-remove'
+import IconTableColumn from '~icons/tabler/table-column'
+import IconTableOff from '~icons/tabler/table-off'
+import IconTableRow from '~icons/tabler/table-row'
 import type { Editor } from '@tiptap/core'
 import type { Command } from '@tiptap/pm/state'
 import { escapeText } from '@viatica/core/standard/escape.ts'

@@ -1,18 +1,16 @@
 <script setup lang="ts">
-import {
-  IconBlockquote,
-  IconBold,
-  IconChevronDown,
-  IconCode,
-  IconCornerDownLeft,
-  IconItalic,
-  IconLink,
-  IconList,
-  IconListNumbers,
-  IconMinus,
-  IconPhoto,
-  IconTable,
-} from '@tabler/icons-vue'
+import IconBlockquote from '~icons/tabler/blockquote'
+import IconBold from '~icons/tabler/bold'
+import IconChevronDown from '~icons/tabler/chevron-down'
+import IconCode from '~icons/tabler/code'
+import IconCornerDownLeft from '~icons/tabler/corner-down-left'
+import IconItalic from '~icons/tabler/italic'
+import IconLink from '~icons/tabler/link'
+import IconList from '~icons/tabler/list'
+import IconListNumbers from '~icons/tabler/list-numbers'
+import IconMinus from '~icons/tabler/minus'
+import IconPhoto from '~icons/tabler/photo'
+import IconTable from '~icons/tabler/table'
 import type { Editor } from '@tiptap/core'
 import { type Component, computed } from 'vue'
 import IconButton from '../../../parts/IconButton.vue'
@@ -120,7 +118,7 @@ const isOn = ({ of }: Tool) => (of === undefined ? undefined : props.tick >= 0 &
       @act="setBlock"
     >
       {{ kind }}
-      <IconChevronDown :size="14" aria-hidden="true" />
+      <IconChevronDown width="14" height="14" aria-hidden="true" />
     </MenuButton>
     <IconButton
       v-for="tool in TOOLS"
