@@ -123,7 +123,7 @@ export default ts.config(
     languageOptions: { globals: globals.browser, parserOptions: { parser: ts.parser } },
     rules: { 'vue/multi-word-component-names': 'off' },
   },
-  { files: ['web/**/*.ts'], languageOptions: { globals: globals.browser } },
+  { files: ['web/**/*.{ts,js}'], languageOptions: { globals: globals.browser } },
   { files: ['**/*.mjs', '*.js'], languageOptions: { globals: globals.node } },
   { files: ['**/*.test.mjs'], languageOptions: { globals: globals.jest } },
   {

@@ -30,6 +30,7 @@ export default {
       },
     },
   ],
+  testSequencer: '<rootDir>/scripts/slowFirst.mjs',
   // Jest leaves one processor to whoever watches; nobody does.
   maxWorkers: '100%',
   testTimeout: 60_000,

@@ -6,11 +6,10 @@ import { Fault } from './fault.ts'
 import { bringFolder, isFolder, readFolderFiles, readZipFiles } from './folder.ts'
 import { done, type Outcome } from './outcome.ts'
 import { parsed } from './parsed.ts'
+import { USAGE } from './usage.ts'
 import { siteFileOf, writeAll } from './siteFile.ts'
 
-export const BRING_USAGE = 'viatica bring DIR or ZIP --out FILE [--report FILE] [--fix all] [--json]'
-
-const HELP = `${BRING_USAGE}
+const HELP = `${USAGE.bring}
 
 Takes a folder of existing pages in, or a zip archive of one, and writes it as a site file.
 
@@ -22,7 +21,7 @@ Takes a folder of existing pages in, or a zip archive of one, and writes it as a
 const text = { type: 'string' } as const
 const flag = { type: 'boolean' } as const
 const parse = (args: readonly string[]) =>
-  parsed(args, { out: text, report: text, fix: text, json: flag, help: flag }, BRING_USAGE)
+  parsed(args, { out: text, report: text, fix: text, json: flag, help: flag }, USAGE.bring)
 
 const counted = (count: number, one: string, many = `${one}s`) => `${count} ${count === 1 ? one : many}`
 
@@ -34,7 +33,7 @@ export async function bringCommand(args: readonly string[], folder: string): Pro
   const { positionals, values } = parse(args)
   if (values.help) return done(HELP)
   const [from, ...more] = positionals
-  if (from === undefined || more.length > 0 || !values.out) throw new Fault(`Usage: ${BRING_USAGE}`)
+  if (from === undefined || more.length > 0 || !values.out) throw new Fault(`Usage: ${USAGE.bring}`)
   if (values.fix !== undefined && values.fix !== 'all') throw new Fault('--fix must be all.')
   const path = resolve(folder, from)
   if (!statSync(path, { throwIfNoEntry: false }))

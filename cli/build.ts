@@ -14,9 +14,7 @@ import { Fault } from './fault.ts'
 import { type Input, readInput } from './input.ts'
 import { done, type Outcome } from './outcome.ts'
 import { parsed } from './parsed.ts'
-
-export const BUILD_USAGE =
-  'viatica build FILE or DIR --out DIR [--layout flat|nested|folders|own] [--base-url URL] [--menu-depth 1|2|3]'
+import { USAGE } from './usage.ts'
 
 /** Which setting each option changes. */
 const SETTING_OF = { layout: 'layout', 'base-url': 'baseUrl' } as const
@@ -47,7 +45,7 @@ function changedSurround(surround: Surround, { 'menu-depth': text }: Options): S
 
 const option = { type: 'string' } as const
 const parse = (args: readonly string[]) =>
-  parsed(args, { out: option, layout: option, 'base-url': option, 'menu-depth': option }, BUILD_USAGE)
+  parsed(args, { out: option, layout: option, 'base-url': option, 'menu-depth': option }, USAGE.build)
 
 function bytesOf(file: FileSource, contents: Input['contents']): Uint8Array {
   if ('text' in file) return bytesOfText(file)
@@ -61,7 +59,7 @@ function bytesOf(file: FileSource, contents: Input['contents']): Uint8Array {
 export async function build(args: readonly string[], folder: string): Promise<Outcome> {
   const { positionals, values } = parse(args)
   const [file, ...more] = positionals
-  if (file === undefined || more.length > 0 || !values.out) throw new Fault(`Usage: ${BUILD_USAGE}`)
+  if (file === undefined || more.length > 0 || !values.out) throw new Fault(`Usage: ${USAGE.build}`)
   const settings = changedSettings(values)
   const { site, contents } = await readInput(resolve(folder, file))
   // Every page is made before the first is written, so that a fault leaves nothing behind.

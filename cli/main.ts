@@ -1,21 +1,23 @@
-import { BRING_USAGE, bringCommand } from './bring.ts'
-import { BUILD_USAGE, build } from './build.ts'
 import { Fault } from './fault.ts'
 import type { Outcome } from './outcome.ts'
-import { PUBLISH_USAGE, publish } from './publish/publish.ts'
+import { USAGE } from './usage.ts'
+
+type Command = (args: readonly string[], folder: string) => Promise<Outcome>
 
 const [command, ...args] = process.argv.slice(2)
 
-/** What the command line can do. */
-const COMMANDS: Readonly<Record<string, (args: readonly string[], folder: string) => Promise<Outcome>>> = {
-  build,
-  bring: bringCommand,
-  publish,
+/** What the command line can do: each command is read when it is called, since one needs little of what others do. */
+const COMMANDS: Readonly<Record<keyof typeof USAGE, () => Promise<Command>>> = {
+  build: async () => (await import('./build.ts')).build,
+  bring: async () => (await import('./bring.ts')).bringCommand,
+  publish: async () => (await import('./publish/publish.ts')).publish,
 }
+const isCommand = (name: string): name is keyof typeof USAGE => Object.hasOwn(COMMANDS, name)
 
 try {
-  const run = command !== undefined && Object.hasOwn(COMMANDS, command) ? COMMANDS[command] : undefined
-  if (!run) throw new Fault(`Usage: ${[BUILD_USAGE, BRING_USAGE, PUBLISH_USAGE].join(', or ')}`)
+  if (command === undefined || !isCommand(command))
+    throw new Fault(`Usage: ${Object.values(USAGE).join(', or ')}`)
+  const run = await COMMANDS[command]()
   // npm runs scripts in the folder of the project; the paths were typed in the author's.
   const { said, status } = await run(args, process.env['INIT_CWD'] ?? process.cwd())
   console.log(said)

@@ -38,6 +38,25 @@ test.describe('the list of sites', () => {
     expect(watched).toEqual({ errors: [], strangers: [] })
   })
 
+  test('the list and a site come with little script: 150 and 450 kB over the wire at most', async ({
+    browser,
+    served,
+  }) => {
+    // Nothing is kept of earlier windows.
+    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } })
+    const page = await context.newPage()
+    await openDemo(page, served)
+    await expect(page.frameLocator('iframe').getByRole('heading', { level: 1 })).toBeVisible()
+    const bytes = await page.evaluate(() =>
+      (performance.getEntriesByType('resource') as PerformanceResourceTiming[])
+        .filter(({ name, transferSize }) => name.endsWith('.js') && transferSize > 0)
+        .reduce((sum, { encodedBodySize }) => sum + encodedBodySize, 0),
+    )
+    expect(bytes).toBeGreaterThan(100_000)
+    expect(bytes).toBeLessThan(600_000)
+    await context.close()
+  })
+
   test('takes a site from a file, and says where a bad file is at fault', async ({ page, served }) => {
     await page.goto(served.url)
     const chooser = page.getByLabel('Site file, outline or rows')

@@ -61,6 +61,7 @@ const REASONS = {
   'hunspell-wasm': 'Hunspell itself, the spelling checker of browsers and office suites, built for the web',
   idb: 'the usual small layer over IndexedDB, by a browser engineer',
   jest: 'given by the platform',
+  '@jest/': 'a part of Jest, by its team; tests only',
   'jest-light-runner': 'what Prettier runs its tests with; by a maintainer of Babel',
   'js-xxhash': 'a published hash in plain JavaScript, checked against its vectors',
   'jsonc-parser': 'Microsoft’s JSON parser with places, of its editor',
@@ -89,7 +90,8 @@ const REASONS = {
   tsx: 'runs TypeScript in Node, the usual choice',
   typescript: 'given by the platform',
   'typescript-native': 'the same compiler in its native release, for what is not a screen; checks only',
-  'unplugin-icons': 'makes components of icons as screens are built, by a member of the teams of Vue and Vite',
+  'unplugin-icons':
+    'makes components of icons as screens are built, by a member of the teams of Vue and Vite',
   valibot: 'given by the platform',
   vfile: 'the unified collective’s files, and the heads of them',
   vite: 'given by the platform',
@@ -124,7 +126,8 @@ await main(async () => {
     const { dependencies = {}, devDependencies = {} } = read(`${folder}/package.json`)
     for (const name of Object.keys({ ...dependencies, ...devDependencies })) {
       const there = lock[`${folder}/node_modules/${name}`] ?? lock[`node_modules/${name}`]
-      if (!name.startsWith('@viatica/')) versions.set(name, { version: there.version, known: there.name ?? name })
+      if (!name.startsWith('@viatica/'))
+        versions.set(name, { version: there.version, known: there.name ?? name })
     }
   }
 

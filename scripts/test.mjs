@@ -100,7 +100,8 @@ async function runPlaywright(env, folder) {
   const endedWell = await show(
     bin('playwright'),
     ['test', '-c', 'e2e/playwright.config.ts', '--reporter=list,json'],
-    { env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: out }, signal: asked.signal },
+    // Each look that has to be repeated would be drawn in colours for a report that nobody sees.
+    { env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: out, FORCE_COLOR: '0' }, signal: asked.signal },
   )
   const report = read(out)
   for (const { title, tests } of specsOf(report?.suites ?? []))

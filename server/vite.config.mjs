@@ -1,4 +1,9 @@
 import { nodeBuild } from '../scripts/setup/nodeBuild.mjs'
 
-// The thread stands beside what starts it, as it does in the sources (threads/workshop.ts).
-export default nodeBuild({ main: 'main.ts', thread: 'threads/tasks.ts', host: '../hosts/standIn/main.ts' })
+// The threads stand beside what starts them, as they do in the sources (threads/workshop.ts).
+export default nodeBuild({
+  main: 'main.ts',
+  read: 'threads/readTasks.ts',
+  write: 'threads/writeTasks.ts',
+  host: '../hosts/standIn/main.ts',
+})

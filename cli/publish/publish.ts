@@ -28,6 +28,7 @@ import { isFolder } from '../folder.ts'
 import { type Input, readInput } from '../input.ts'
 import { done, type Outcome } from '../outcome.ts'
 import { parsed } from '../parsed.ts'
+import { USAGE } from '../usage.ts'
 import { siteFileOf, writeAll } from '../siteFile.ts'
 import { hostNamed, nameOfHost } from './hostNamed.ts'
 import { FileRecord } from './hostRecord.ts'
@@ -35,9 +36,7 @@ import { reportOf, type Told } from './report.ts'
 import { note, progress } from './progress.ts'
 import { saysYes, secretsOf } from './secrets.ts'
 
-export const PUBLISH_USAGE = 'viatica publish FILE or DIR --to HOST [--dry-run] [--json]'
-
-const HELP = `${PUBLISH_USAGE}
+const HELP = `${USAGE.publish}
 
 Puts the finished site on a host: only what differs, so that visitors get whole pages at every moment.
 
@@ -81,7 +80,7 @@ const parse = (args: readonly string[]) =>
       ...{ 'dry-run': flag, json: flag, 'with-errors': flag, 'plain-ftp': flag, help: flag },
       replace: { type: 'string', multiple: true },
     },
-    PUBLISH_USAGE,
+    USAGE.publish,
   )
 type Options = ReturnType<typeof parse>['values']
 
@@ -307,7 +306,7 @@ export async function publish(args: readonly string[], folder: string): Promise<
   const { positionals, values } = parse(args)
   if (values.help) return done(HELP)
   const [from, ...more] = positionals
-  if (from === undefined || more.length > 0 || !values.to) throw new Fault(`Usage: ${PUBLISH_USAGE}`)
+  if (from === undefined || more.length > 0 || !values.to) throw new Fault(`Usage: ${USAGE.publish}`)
   const path = resolve(folder, from)
   note(`Reading ${from} …`)
   const input = await readInput(path).finally(() => note(''))

@@ -1,4 +1,5 @@
 // TypeScript is read as it stands.
-import { register } from 'tsx/esm/api'
+import { register } from 'node:module'
 
-register()
+register('./typescriptHooks.mjs', import.meta.url)
+process.setSourceMapsEnabled(true)

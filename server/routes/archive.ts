@@ -4,7 +4,7 @@ import { type OutputChoices, outputChoicesSchema } from '@viatica/core/publish/c
 import type { Request, RequestHandler, Response } from 'express'
 import * as v from 'valibot'
 import type { SiteStore } from '../store/siteStore.ts'
-import type { ArchiveTask, FromArchive } from '../threads/tasks.ts'
+import type { ArchiveTask, FromArchive } from '../threads/writeTasks.ts'
 import type { Workshop } from '../threads/workshop.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
 import { asDownload } from '../http/download.ts'

@@ -1,6 +1,7 @@
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { USUAL_CHOICES } from '@viatica/core/publish/choices.ts'
 import { publishedFiles } from '@viatica/core/publish/publishedFiles.ts'
+import { sharedDigest } from '@viatica/core/render/sharedDigest.ts'
 import { loadDemo } from '@viatica/demo/load.ts'
 import { fontBytes } from '@viatica/fonts/fontFiles.ts'
 import yauzl from 'yauzl'
@@ -175,6 +176,28 @@ describe('the preview', () => {
     expect((await fetch(`${server.url}/preview/${id}`, { redirect: 'manual' })).headers.get('location')).toBe(
       `/preview/${id}/`,
     )
+  })
+
+  test('its shared files may be kept where their address says what they are at this moment, and its pages never', async () => {
+    const site = await server.api.create()
+    const kept = async (shared: string, path: string) => {
+      const { status, headers } = await ask(`${server.url}/preview/${site}~${shared}/${path}`)
+      return [status, headers.get('cache-control')]
+    }
+    const digest = async () => sharedDigest((await server.api.read(site)).site)
+    const before = await digest()
+    expect(await kept(before, 'style.css')).toEqual([200, 'private, max-age=3600, immutable'])
+    expect(await kept(before, 'index.html')).toEqual([200, 'no-store'])
+    expect(await kept('other', 'style.css')).toEqual([200, 'no-cache'])
+    const look = { ...(await server.api.read(site)).site.surround.look, textFont: 'bitter' }
+    await server.api.post(site, 0, { kind: 'setSurround', field: 'look', value: look })
+    expect(await digest()).not.toBe(before)
+    // A reader that still asks for what was before gets what is there now, and does not keep it.
+    expect(await kept(before, 'style.css')).toEqual([200, 'no-cache'])
+    expect(await kept(await digest(), 'style.css')).toEqual([200, 'private, max-age=3600, immutable'])
+    expect(await kept(await digest(), 'gone.css')).toEqual([404, 'no-store'])
+    const { text } = await ask(`${server.url}/preview/${site}~${before}/`)
+    expect(text).toContain('<link rel="stylesheet" href="style.css">')
   })
 
   test('knows nothing else', async () => {

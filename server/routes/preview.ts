@@ -3,6 +3,7 @@ import { sharedFiles } from '@viatica/core/formats/archive.ts'
 import { fileTypeOf, mediaTypeOf } from '@viatica/core/plan/file.ts'
 import { filesByPath } from '@viatica/core/plan/site.ts'
 import { previewed } from '@viatica/core/render/previewed.ts'
+import { sharedDigest } from '@viatica/core/render/sharedDigest.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
 import { Router } from 'express'
 import { Problem } from '../http/problem.ts'
@@ -20,10 +21,13 @@ const missingPage = (site: string, path: string, home: string): string =>
   `It may have been removed, renamed or moved.</p><p><a href="${escapeAttribute(home)}">Go to the home page of the preview</a></p></body></html>`
 
 /** The path of a preview as its reader asked for it: before the id, a key may stand. */
-function topOf(url: string, id: string): string {
-  const top = `/${encodeURIComponent(id)}/`
+function topOf(url: string, segment: string): string {
+  const top = `/${encodeURIComponent(segment)}/`
   return url.slice(0, url.indexOf(top) + top.length)
 }
+
+/** Of files whose address says that they are of this moment: with each edit, a live page asks for all of them. */
+const KEPT = 'private, max-age=3600, immutable'
 
 /** `GET /preview/:id/…`: every page of a site at its own address, planned ones too, in a sandbox. */
 export function previewRoutes(store: SiteStore): Router {
@@ -34,18 +38,21 @@ export function previewRoutes(store: SiteStore): Router {
     response.redirect(308, `/preview/${encodeURIComponent(request.params.id)}/`)
   })
 
-  routes.get('/:id/{*path}', async (request, response) => {
+  routes.get('/:top/{*path}', async (request, response) => {
     const segments = (request.params as { path?: string[] }).path ?? []
     const path = segments.join('/')
-    const { id } = request.params
-    const site = previewed((await store.read(id)).site, topOf(request.originalUrl, id))
+    const { top } = request.params
+    // After the id may stand what its reader takes the shared files to be.
+    const [id = '', shared] = top.split('~')
+    const { site: saved } = await store.read(id)
+    const site = previewed(saved, topOf(request.originalUrl, top))
     const page = pageAtPath(site, path)
     response.set('Cache-Control', 'no-store')
     if (page !== undefined)
       return void response.type('html').send(createRenderer(site, thisYear()).shown(page))
     const file = [...sharedFiles(site), ...filesByPath(site)].find((candidate) => candidate.path === path)
     if (!file && request.accepts(['json', 'html']) === 'html') {
-      const home = `/preview/${encodeURIComponent(request.params.id)}/`
+      const home = `/preview/${encodeURIComponent(id)}/`
       return void response
         .status(404)
         .type('html')
@@ -55,7 +62,7 @@ export function previewRoutes(store: SiteStore): Router {
     // Fonts are the one kind of file that a page of an opaque origin may load only where it is let.
     if (fileTypeOf(path)?.kind === 'font') response.set('Access-Control-Allow-Origin', '*')
     response
-      .set('Cache-Control', 'no-cache')
+      .set('Cache-Control', shared === sharedDigest(saved) ? KEPT : 'no-cache')
       .type(mediaTypeOf(path))
       .send(await bytesOf(store, file))
   })

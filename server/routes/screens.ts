@@ -24,7 +24,7 @@ export function screenRoutes(folder: string): Router {
             response.setHeader('Content-Security-Policy', policy === '' ? scripts : `${policy};${scripts}`)
           }
           // The frame of a live page has an origin of its own and must still be able to load this.
-          if (/\/live-page\.js(?:\.(?:br|gz))?$/.test(path))
+          if (/\/livePage-[^/]*$/.test(path))
             response.setHeader('Cross-Origin-Resource-Policy', 'cross-origin')
         },
       },

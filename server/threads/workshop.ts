@@ -4,7 +4,8 @@ import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
 import { Problem } from '../http/problem.ts'
 import type { Prepared } from '../publish/prepare.ts'
-import type { ArchiveTask, PrepareTask, ReadTask, Reading } from './tasks.ts'
+import type { Reading, ReadTask } from './readTasks.ts'
+import type { ArchiveTask, PrepareTask } from './writeTasks.ts'
 
 /** A thread that needs more memory than this is ended. */
 const MOST_MEGABYTES = 600
@@ -13,13 +14,11 @@ const READING_MS = 20_000
 /** Threads that have nothing to do are kept for a while: starting one takes longer than most of what they do. */
 const IDLE_MS = 60_000
 
-const THREAD = fileURLToPath(new URL('./thread.mjs', import.meta.url))
-
-/** @param fewest at least one: a thread that was ended with others in line is replaced only up to this number */
-function poolOf(fewest: number, most: number): Piscina {
+/** At least one thread stays: one that was ended with others in line is replaced only up to this number. */
+function poolOf(thread: 'read' | 'write', most: number): Piscina {
   return new Piscina({
-    filename: THREAD,
-    minThreads: fewest,
+    filename: fileURLToPath(new URL(`./${thread}.mjs`, import.meta.url)),
+    minThreads: 1,
     maxThreads: most,
     idleTimeout: IDLE_MS,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
@@ -54,13 +53,17 @@ function problemOfEnd(error: Error & { code?: unknown }): Error {
  */
 export class Workshop {
   readonly #databaseUrl: string
-  readonly #reading = poolOf(1, 2)
-  /** Archives take long: they leave a processor to the requests. */
-  readonly #writing = poolOf(1, Math.min(2, Math.max(1, availableParallelism() - 1)))
+  readonly #reading = poolOf('read', 2)
+  #pool: Piscina | undefined
 
   /** @param databaseUrl what threads read sites from that they write */
   constructor(databaseUrl: string) {
     this.#databaseUrl = databaseUrl
+  }
+
+  /** Started when something is to be written. Archives take long: they leave a processor to the requests. */
+  get #writing(): Piscina {
+    return (this.#pool ??= poolOf('write', Math.min(2, Math.max(1, availableParallelism() - 1))))
   }
 
   /** Reads what came in. @throws Problem, InputFault or ValiError's words as a Problem */
@@ -98,6 +101,6 @@ export class Workshop {
 
   /** Ends when the archives that are being written have ended. */
   async close(): Promise<void> {
-    await Promise.all([this.#reading.destroy(), this.#writing.close()])
+    await Promise.all([this.#reading.destroy(), this.#pool?.close()])
   }
 }

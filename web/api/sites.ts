@@ -115,6 +115,12 @@ export const sitesApi = {
     return `${at(id)}/archive.zip?${new URLSearchParams({ ...files, rules, includes })}`
   },
   exportUrl: (id: string, name: Export) => `${at(id)}/${name}`,
-  previewUrl: (id: string, path: string) =>
-    `/preview/${access.previewPrefix}${encodeURIComponent(id)}/${path}`,
+  /** @param shared the digest of what pages share, where these files may be kept as long as it is the same */
+  previewUrl: (id: string, path: string, shared?: string) =>
+    `/preview/${access.previewPrefix}${encodeURIComponent(id)}${shared === undefined ? '' : `~${shared}`}/${path}`,
+  /** The path of a page or file, as it is written in the address of its preview; undefined for an address elsewhere. */
+  previewedPath(id: string, url: string): string | undefined {
+    const top = new URL(sitesApi.previewUrl(id, ''), location.href).href.slice(0, -1)
+    return url.startsWith(top) ? /^(?:~[0-9a-z]+)?\/(.*)$/.exec(url.slice(top.length))?.[1] : undefined
+  },
 }

@@ -95,11 +95,8 @@ function hear(event: MessageEvent): void {
   laidOut.value = framed.layoutSaid(event) ?? laidOut.value
   const said = event.data as { viatica?: string; url?: string } | undefined
   if (said?.viatica !== 'follow' || !said.url) return
-  const top = new URL(sitesApi.previewUrl(openSite.id, ''), location.href).href
-  const url = withoutQuery(said.url)
-  const page = url.startsWith(top)
-    ? pageAtPath(openSite.site!, decodeURIComponent(url.slice(top.length)))
-    : undefined
+  const path = sitesApi.previewedPath(openSite.id, withoutQuery(said.url))
+  const page = path === undefined ? undefined : pageAtPath(openSite.site!, decodeURIComponent(path))
   if (page) chosen.choose(page)
   else openSite.notice = `This link leads out of the site, to ${said.url}`
 }

@@ -3,11 +3,13 @@ import type { EntryId } from '@viatica/core/plan/entry.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { generatedPaths } from '@viatica/core/address/generated.ts'
 import { previewed } from '@viatica/core/render/previewed.ts'
+import { sharedDigest } from '@viatica/core/render/sharedDigest.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
 import { styleSheet } from '@viatica/core/render/style/styleSheet.ts'
 import { sitesApi } from '../api/sites.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
 import { PIECE_ENDS, pieceBegins } from './laidOut.ts'
+import livePage from './livePage.js?url&no-inline'
 
 /** A page with a comment before and after each piece: they change nothing of how it looks. */
 function pageWithPiecesMarked(site: Site, id: EntryId): string {
@@ -29,10 +31,11 @@ function pageWithPiecesMarked(site: Site, id: EntryId): string {
  * which link was followed, and where the pieces stand. Empty for what is not a page.
  */
 export function framedPage(shown: Site, siteId: string, page: EntryId): string {
-  const site = previewed(shown, sitesApi.previewUrl(siteId, ''))
+  const shared = sharedDigest(shown)
+  const site = previewed(shown, sitesApi.previewUrl(siteId, '', shared))
   const path = addressesOf(site).paths.get(page)
   if (path === undefined) return ''
-  const at = (path: string) => new URL(sitesApi.previewUrl(siteId, path), location.href).href
+  const at = (path: string) => new URL(sitesApi.previewUrl(siteId, path, shared), location.href).href
   const generated = generatedPaths(site)
   // The author's own sheets come after ours.
   const ourSheet = site.surround.headFiles.ourStyles ? /<link rel="stylesheet" href="[^"]*">/ : /$^/
@@ -41,7 +44,7 @@ export function framedPage(shown: Site, siteId: string, page: EntryId): string {
     ourSheet,
     () => `<style>${styleSheet(site.surround, at(generated.fonts))}</style>`,
   )
-  const ours = `<base href="${base.replaceAll('"', '%22')}"><script src="/live-page.js"><${'/'}script>`
+  const ours = `<base href="${base.replaceAll('"', '%22')}"><script src="${livePage}"><${'/'}script>`
   const head = /<head(?:\s[^>]*)?>/i.exec(html)
   const start = head ? head.index + head[0].length : (/^\s*<!doctype[^>]*>/i.exec(html)?.[0].length ?? 0)
   return html.slice(0, start) + ours + html.slice(start)

@@ -4,6 +4,7 @@ import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vu
 import * as v from 'valibot'
 import { useFramedText } from '../../parts/framedText.ts'
 import type { LaidOut, Rectangle } from '../../parts/laidOut.ts'
+import livePage from '../../parts/livePage.js?url&no-inline'
 
 /** A page of the folder as its visitors see it, with the holes of its template marked and named. Pointing chooses an element. */
 const props = defineProps<{ page: DrawnPage; path: string }>()
@@ -22,7 +23,7 @@ const height = computed(() => Math.min(Math.max(laidOut.value?.height ?? 0, 300)
 
 const html = computed(() => {
   const { html } = props.page
-  const ours = `<script src="${location.origin}/live-page.js"><${'/'}script><style>body { min-height: 0 !important; }</style>`
+  const ours = `<script src="${location.origin}${livePage}"><${'/'}script><style>body { min-height: 0 !important; }</style>`
   const head = /<head(?:\s[^>]*)?>/i.exec(html)
   const start = head ? head.index + head[0].length : (/^\s*<!doctype[^>]*>/i.exec(html)?.[0].length ?? 0)
   return html.slice(0, start) + ours + html.slice(start)

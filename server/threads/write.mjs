@@ -1,9 +1,8 @@
-// What a thread starts with: from here on it reads TypeScript, and does the tasks of tasks.ts.
+// What a thread that writes starts with: from here on it reads TypeScript, and does the tasks of writeTasks.ts.
 import { register } from 'tsx/esm/api'
 
 register()
-const tasks = import('./tasks.ts')
+const tasks = import('./writeTasks.ts')
 
-export const read = async (task) => (await tasks).read(task)
 export const archive = async (task) => (await tasks).archive(task)
 export const publication = async (task) => (await tasks).publication(task)
