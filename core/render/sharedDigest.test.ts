@@ -1,10 +1,12 @@
 import fc from 'fast-check'
+import { generatedPaths } from '../address/generated.ts'
 import { sharedFiles } from '../formats/archive.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import { ChangeRefused } from '../plan/change/refused.ts'
 import { filesByPath, type Site } from '../plan/site.ts'
 import { anyChange, arbitraryDraws, arbitraryStart } from '../testing/arbitraryChange.ts'
 import { sharedDigest } from './sharedDigest.ts'
+import { styleSheet } from './style/styleSheet.ts'
 
 /** What stands at each path that is no page: a text that is made, the name of a font, or the key of an author's file. */
 const shared = (site: Site) =>
@@ -42,9 +44,9 @@ test('whatever is edited, where the digest stays the files at their paths stay, 
           const [old, now] = [shared(site), shared(after)]
           for (const [path, what] of now) if (old.has(path)) expect(what).toBe(old.get(path))
         } else {
-          const parts = ({ surround, files }: Site) => [
-            surround,
-            filesByPath({ files }).map(({ path, content }) => [path, content]),
+          const parts = (one: Site) => [
+            styleSheet(one.surround, generatedPaths(one).fonts),
+            filesByPath(one).map(({ path, content }) => [path, content]),
           ]
           expect(parts(after)).not.toEqual(parts(site))
         }
@@ -58,7 +60,8 @@ test('whatever is edited, where the digest stays the files at their paths stay, 
 test('fields and files in another order are the same', () => {
   fc.assert(
     fc.property(arbitraryStart(10), (site) => {
-      const other = {
+      const other: Site = {
+        ...site,
         surround: turned(site.surround) as Site['surround'],
         files: new Map([...site.files].reverse()),
       }
