@@ -587,7 +587,26 @@ test.describe('saving', () => {
 
   test('the same when the server itself is gone for a while', async ({ page, servedAlone: served }) => {
     await openDemo(page, served)
+    // Every screen is at hand as soon as its files were fetched.
+    const later = (await (await fetch(`${served.url}/later.json`)).json()) as string[]
+    const missing = () =>
+      page.evaluate((paths) => {
+        const fetched = new Set(
+          performance.getEntriesByType('resource').map(({ name }) => new URL(name).pathname),
+        )
+        return paths.filter((path) => !fetched.has(path))
+      }, later)
+    await expect.poll(missing).toEqual([])
     await served.stop('SIGKILL')
+    for (const [stop, heading] of [
+      ['Surround', 'Surround: Pieces'],
+      ['Write', 'Write: Home'],
+      ['Proof', 'Proof: Findings'],
+      ['Plan', 'Plan: Page'],
+    ] as const) {
+      await page.getByRole('link', { name: stop, exact: true }).click()
+      await expect(page.getByRole('heading', { level: 1, name: heading })).toBeAttached()
+    }
     await choose(page, 'news')
     await page.keyboard.press('F2')
     await page.getByLabel('New name').fill('Later news')

@@ -1,7 +1,10 @@
 import type { Plugin } from 'vite'
 import { LATER_FILES } from './laterFiles.ts'
 
-/** Lists what is fetched when it is first needed: the files of all screens but the first, with their styles. */
+/**
+ * Lists what is fetched when it is first needed: every script with its styles, also what several screens share, and what
+ * workers fetch themselves, which are built apart. A style that is missing keeps a screen from being opened.
+ */
 export const laterFiles = (): Plugin => ({
   name: 'later-files',
   apply: 'build',
@@ -10,10 +13,8 @@ export const laterFiles = (): Plugin => ({
   generateBundle(_, bundle) {
     const files = new Set<string>()
     for (const file of Object.values(bundle)) {
-      // What workers fetch themselves: they are built apart.
-      if (file.type === 'asset' && /\.js$/.test(file.fileName)) files.add(`/${file.fileName}`)
-      if (file.type !== 'chunk' || !file.isDynamicEntry) continue
-      for (const name of [file.fileName, ...file.imports]) if (name in bundle) files.add(`/${name}`)
+      if (/\.(?:js|css)$/.test(file.fileName)) files.add(`/${file.fileName}`)
+      if (file.type !== 'chunk') continue
       for (const style of file.viteMetadata?.importedCss ?? []) files.add(`/${style}`)
     }
     this.emitFile({
