@@ -84,7 +84,7 @@ test('on every view nothing is off the window in small ones, and axe-core finds 
       const where = `${one[0]} at ${width}`
       // A window that has become smaller is laid out anew a moment later.
       await softly.poll(() => tooLarge(page), where).toEqual([])
-      if (width === 640 || width === 360) softly(await axeFindings(page, false), where).toEqual([])
+      if (width === 640 || width === 360) softly(await axeFindings(page), where).toEqual([])
     }
   }
   expect(watched).toEqual({ errors: [], strangers: [] })

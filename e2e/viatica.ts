@@ -213,26 +213,19 @@ async function standsStill(page: Page | Frame): Promise<void> {
   })
 }
 
-/**
- * What axe-core finds on a page that stands still (WCAG 2.2 A and AA, and its best practices).
- * @param looksAtColours not needed where the same is looked at in another size: contrast takes most of the time
- */
-export async function axeFindings(page: Page | Frame, looksAtColours = true): Promise<string[]> {
+/** What axe-core finds on a page that stands still (WCAG 2.2 A and AA, and its best practices). */
+export async function axeFindings(page: Page | Frame): Promise<string[]> {
   await standsStill(page)
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(AXE)
-  return page.evaluate(async (looksAtColours) => {
+  return page.evaluate(async () => {
     const { axe } = window as unknown as {
       axe: {
         run(where: object, how: object): Promise<{ violations: { id: string; nodes: { html: string }[] }[] }>
       }
     }
-    const { violations } = await axe.run(document, {
-      iframes: false,
-      resultTypes: ['violations'],
-      rules: { 'color-contrast': { enabled: looksAtColours } },
-    })
+    const { violations } = await axe.run(document, { iframes: false, resultTypes: ['violations'] })
     return violations.flatMap(({ id, nodes }) => nodes.map(({ html }) => `${id}: ${html.slice(0, 160)}`))
-  }, looksAtColours)
+  })
 }
 
 /** Opens the settings of a piece at Surround, from the list of all. */

@@ -102,7 +102,7 @@ test('a fault of copying is found where it was planted, and nowhere else; brough
       expect(new Set(told)).toEqual(new Set([`${page.path} ${PART_OF[kind]}`]))
       if (!isUnknown && !isGone) expect(written(inLine, contents)).toEqual(found(handFiles(hand)))
     }),
-    { numRuns: 80 },
+    { numRuns: 120 },
   )
 })
 
@@ -197,7 +197,7 @@ test('after an edit of the plan every page is as its author would have written i
         differing.sort(),
       )
     }),
-    { numRuns: 80 },
+    { numRuns: 120 },
   )
 })
 

@@ -61,7 +61,7 @@ test('whatever its author says of a folder, every byte of it comes back, and eve
         expect(sum).toBe(lengths.reduce((all, length) => all + length, 0))
       },
     ),
-    { numRuns: 40 },
+    { numRuns: 60 },
   )
 })
 
@@ -79,7 +79,7 @@ test('a page stands where its author puts it, unless that is under itself', () =
       const said = report.pages.find(({ path }) => path === page.path)!
       expect([said.parent, said.evidence]).toEqual([parent.path, 'author'])
     }),
-    { numRuns: 30 },
+    { numRuns: 40 },
   )
 })
 
@@ -114,7 +114,7 @@ test('what is decided comes into line, and every other page keeps all its bytes'
         }
       },
     ),
-    { numRuns: 40 },
+    { numRuns: 60 },
   )
 })
 
@@ -127,7 +127,7 @@ test('pages that are said to have a template of their own have one', () => {
         [path],
       ])
     }),
-    { numRuns: 20 },
+    { numRuns: 30 },
   )
 })
 
@@ -152,7 +152,7 @@ test('a menu that is none is no menu any more, and pointed at again it is one', 
       expect(again.report.menus.length).toBeGreaterThan(none.report.menus.length)
       expect(written(none.site, none.contents)).toEqual(found(files))
     }),
-    { numRuns: 20 },
+    { numRuns: 30 },
   )
 })
 
@@ -182,7 +182,7 @@ test('a page is drawn as it is, with its holes marked and every element at its p
           expect(text.slice(at + 1, at + 20).toLowerCase()).toMatch(new RegExp(`^${name.split(/[#.]/)[0]!}`))
       }
     }),
-    { numRuns: 20 },
+    { numRuns: 25 },
   )
 })
 
@@ -207,6 +207,6 @@ test('what is seen of a folder names each page once, in the order of the plan, a
       const listed = new Set(differences.flatMap(({ drift }) => drift.map((one) => JSON.stringify(one))))
       for (const one of report.drift) expect(listed).toContain(JSON.stringify(one))
     }),
-    { numRuns: 20 },
+    { numRuns: 30 },
   )
 })

@@ -206,7 +206,7 @@ test('elements are found where they stand in the source, whatever that is', () =
       }
       inside(candidatesIn(html), html.length)
     }),
-    { numRuns: 250 },
+    { numRuns: 400 },
   )
 })
 

@@ -47,7 +47,6 @@ test('two pages differ by what is told, and nothing explains only what one of th
           expect(back.map(({ cause }) => cause)).toEqual(differences.map(({ cause }) => cause))
       },
     ),
-    { numRuns: 60 },
   )
 })
 
@@ -65,6 +64,5 @@ test('what one page keeps is drift beside any other, until it is brought into li
       fc.pre(!keepsDifference(inLine, page))
       expect(compared(inLine, page, other).differences.map(({ cause }) => cause)).not.toContain('drift')
     }),
-    { numRuns: 60 },
   )
 })

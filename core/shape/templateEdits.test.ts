@@ -68,7 +68,7 @@ test('an edit of a template changes the pages made with it and no other, as its 
         expect(written(applySoundly(after, inverse).site, contents)).toEqual(written(site, contents))
       },
     ),
-    { numRuns: 30 },
+    { numRuns: 40 },
   )
 })
 
@@ -91,7 +91,7 @@ test('what a page keeps is brought into line, and a page made with its own templ
         }
       }
     }),
-    { numRuns: 20 },
+    { numRuns: 30 },
   )
 })
 
@@ -124,7 +124,7 @@ test('an edit of a part that pages put in changes its file and no page; a file p
       const other = new Map([...contents, ['other', new TextEncoder().encode('<hr>')]])
       expect(written(replaced, other).get(path)).toBe('<hr>')
     }),
-    { numRuns: 20 },
+    { numRuns: 30 },
   )
 })
 

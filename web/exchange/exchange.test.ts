@@ -376,7 +376,7 @@ test('whatever happens in which order, windows show what the server has, and eve
     }),
     // A run that fails takes seconds to come to its end: a smaller one is looked for by hand.
     {
-      numRuns: 200,
+      numRuns: 300,
       endOnFailure: true,
       examples: [
         [leavesAndBreaksOff, true],

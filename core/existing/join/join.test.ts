@@ -94,7 +94,6 @@ test('pages that come later keep every byte, stand where they say, and of those 
       const { inverse } = applyChange(site, joined.change)
       expect(pagesOf(applyChange(after, inverse).site)).toEqual(pagesOf(site))
     }),
-    { numRuns: 60 },
   )
 })
 
@@ -115,7 +114,6 @@ test('a page that comes later stands between those that its previous and next li
       if (there > 0) expect(under[here - 1]).toBe(meant[there - 1])
       else if (meant.length > 1) expect(under[here + 1]).toBe(meant[there + 1])
     }),
-    { numRuns: 60 },
   )
 })
 

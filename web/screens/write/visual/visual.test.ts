@@ -63,7 +63,7 @@ describe('the visual editor', () => {
         const deleted = typed.apply(typed.tr.delete(at, at + 1))
         expect(keepSource(html, blocks, blocksOf(deleted))).toBe(html)
       }),
-      { numRuns: 1200 },
+      { numRuns: 2000 },
     )
   })
 })
