@@ -4,7 +4,17 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import type { Page } from '@playwright/test'
 import { filesOfArchive } from './archiveFiles.ts'
-import { axeFindings, choose, expect, openDemo, rowNamed, saved, type Served, test } from './viatica.ts'
+import {
+  axeFindings,
+  choose,
+  expect,
+  openDemo,
+  openAt,
+  rowNamed,
+  saved,
+  type Served,
+  test,
+} from './viatica.ts'
 
 /** A folder of hand-made pages, as its author has it. */
 const PAGES = fileURLToPath(new URL('../demo/pages', import.meta.url))
@@ -25,7 +35,7 @@ const section = (page: Page, name: string) =>
 const imports = (page: Page) => page.getByRole('button', { name: /^Import/ })
 
 async function openIntake(page: Page, served: Served): Promise<void> {
-  await page.goto(served.url)
+  await openAt(page, served, '/')
   await page.getByRole('link', { name: 'From existing pages' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'From existing pages' })).toBeVisible()
 }

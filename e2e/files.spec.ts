@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import type { Page } from '@playwright/test'
 import { serveUnpacked } from './staticSite.ts'
 import { axeFindings, choose, expect, openDemo, saved, type Served, test } from './viatica.ts'
+import { goWithin } from './within.ts'
 
 const file = (name: string, text: string) => ({ name, mimeType: '', buffer: Buffer.from(text) })
 const SVG = '<svg xmlns="http://www.w3.org/2000/svg" width="4" height="3"/>'
@@ -14,7 +15,7 @@ const fileRow = (page: Page, name: string) =>
 
 async function openFiles(page: Page, served: Served): Promise<string> {
   const id = await openDemo(page, served)
-  await page.goto(`${served.url}/sites/${id}/surround/files`)
+  await goWithin(page, `/sites/${id}/surround/files`)
   await expect(fileRow(page, 'logo.svg')).toBeVisible()
   return id
 }
@@ -143,6 +144,9 @@ test('sending files shows how far it is, and stops when asked', async ({ page, s
   })
   await takeIn(page, file('a.txt', 'a'), file('b.txt', 'b'), file('c.txt', 'c'))
   await expect(page.getByRole('status').filter({ hasText: '2 of 3: b.txt' })).toBeVisible()
+  // They would go to whichever site is open when the last has been sent.
+  await page.getByTitle('All sites').click()
+  await expect(page.getByText('Files are still being added or changed.')).toBeVisible()
   await page.getByRole('button', { name: 'Stop' }).click()
   held?.()
   await expect(fileRow(page, 'a.txt')).toBeVisible()
@@ -173,7 +177,7 @@ test('the source of a page is that of the export, with its parts told apart', as
 }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write'])
   const id = await openDemo(page, served)
-  await page.goto(`${served.url}/sites/${id}/surround/source`)
+  await goWithin(page, `/sites/${id}/surround/source`)
   await choose(page, 'news')
   await page.getByRole('button', { name: 'Copy' }).click()
   await expect(page.getByRole('button', { name: 'Copied' })).toBeVisible()

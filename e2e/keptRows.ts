@@ -2,6 +2,7 @@ import pg from 'pg'
 
 /** The rows of a database, to be brought back when somebody has changed them. */
 export interface KeptRows {
+  /** Brings them back, each site under a new id: whoever still knows the one before knows nothing of this one. */
   bringBack(): Promise<void>
   end(): Promise<void>
 }
@@ -18,9 +19,17 @@ export async function keepRows(databaseUrl: string): Promise<KeptRows> {
   const tables = rows.map(({ name }) => name)
   for (const table of tables) await client.query(`create table kept.${table} as table public.${table}`)
   const back = tables.map((table) => `insert into public.${table} table kept.${table};`).join('\n')
+  const ofSites = await client.query<{ name: string }>(
+    "select table_name as name from information_schema.columns where table_schema = 'public' and column_name = 'site_id'",
+  )
+  const renamed = [
+    'create temporary table renamed on commit drop as select id as old, md5(random()::text) as new from sites;',
+    'update sites set id = new from renamed where id = old;',
+    ...ofSites.rows.map(({ name }) => `update ${name} set site_id = new from renamed where site_id = old;`),
+  ].join('\n')
   return {
     async bringBack() {
-      await client.query(`begin; truncate ${tables.join(', ')}; ${back} commit;`)
+      await client.query(`begin; truncate ${tables.join(', ')}; ${back} ${renamed} commit;`)
     },
     end: () => client.end(),
   }

@@ -10,6 +10,7 @@ import {
   choose,
   expect,
   openDemo,
+  openAt,
   reveal,
   row,
   rowNamed,
@@ -482,7 +483,7 @@ test('a list with links is pasted, a page becomes a group and back, and a new li
   served,
   watched,
 }) => {
-  await page.goto(served.url)
+  await openAt(page, served, '/')
   await page.getByLabel('Site name').fill('Basin')
   await page.getByLabel('A pasted list').check()
   await page.getByRole('button', { name: 'Create site' }).click()

@@ -1,5 +1,15 @@
 import type { Page } from '@playwright/test'
-import { axeFindings, choose, expect, openDemo, saved, test, fillSource, writeSource } from './viatica.ts'
+import {
+  axeFindings,
+  choose,
+  expect,
+  openDemo,
+  openAt,
+  saved,
+  test,
+  fillSource,
+  writeSource,
+} from './viatica.ts'
 
 const finding = (page: Page, words: string | RegExp) =>
   page.getByRole('list', { name: 'Findings' }).getByRole('button', { name: words })
@@ -133,7 +143,7 @@ test('from all errors of the damaged demo to none in at most 30 actions, by keyb
   served,
   watched,
 }) => {
-  await page.goto(served.url)
+  await openAt(page, served, '/')
   await page.getByRole('link', { name: /damaged/ }).click()
   await page.getByRole('link', { name: 'Proof' }).click()
   const main = page.getByRole('main')
@@ -187,7 +197,7 @@ test('from all errors of the damaged demo to none in at most 30 actions, by keyb
 })
 
 test('a finding is fixed by key, and the next one has the focus', async ({ page, served }) => {
-  await page.goto(served.url)
+  await openAt(page, served, '/')
   await page.getByRole('link', { name: /damaged/ }).click()
   await page.getByRole('link', { name: 'Proof' }).click()
   const rows = page.getByRole('main').getByRole('list', { name: 'Findings' })
@@ -207,7 +217,7 @@ test('a finding is fixed by key, and the next one has the focus', async ({ page,
 })
 
 test('a problem of the link check is shown in the source of its page', async ({ page, served }) => {
-  await page.goto(served.url)
+  await openAt(page, served, '/')
   await page.getByRole('link', { name: /damaged/ }).click()
   await page.getByRole('link', { name: 'Proof' }).click()
   await page.getByRole('link', { name: 'Link check' }).click()

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { axeFindings, choose, expect, openDemo, saved, test, writeSource } from './viatica.ts'
+import { axeFindings, choose, expect, openDemo, openAt, saved, test, writeSource } from './viatica.ts'
 
 /** Opens a view of Proof. */
 async function openView(page: Page, view: string): Promise<void> {
@@ -161,7 +161,7 @@ test('the damaged demo shows what Proof finds, and what can be fixed is fixed as
   page,
   served,
 }) => {
-  await page.goto(served.url)
+  await openAt(page, served, '/')
   await page.getByRole('link', { name: /Ashcombe Allotments/ }).click()
   await page.getByRole('link', { name: /^Proof ?\d+ ?errors/ }).click()
   const finding = (words: RegExp) =>

@@ -6,6 +6,7 @@ import {
   choosePiece,
   expect,
   openDemo,
+  openAt,
   reveal,
   row,
   rowNamed,
@@ -16,7 +17,7 @@ import {
 
 test.describe('the list of sites', () => {
   test('makes, opens and removes sites, and says when there are none', async ({ page, served, watched }) => {
-    await page.goto(served.url)
+    await openAt(page, served, '/')
     await expect(page.getByRole('link', { name: /Wetherlock Canal Trust 41 pages/ })).toBeVisible()
     expect(await axeFindings(page)).toEqual([])
 
@@ -58,7 +59,7 @@ test.describe('the list of sites', () => {
   })
 
   test('takes a site from a file, and says where a bad file is at fault', async ({ page, served }) => {
-    await page.goto(served.url)
+    await openAt(page, served, '/')
     const chooser = page.getByLabel('Site file, outline or rows')
     const file = (name: string, text: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(text) })
     await chooser.setInputFiles(file('bad.json', demoSiteFile().slice(0, 4000)))

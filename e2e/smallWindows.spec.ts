@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test'
-import { axeFindings, expect, goWithin, openDemo, row, test } from './viatica.ts'
+import { axeFindings, expect, openDemo, openAt, row, test } from './viatica.ts'
+import { goWithin } from './within.ts'
 
 /** Every view of a site: its address, and what it is headed by. */
 const VIEWS = [
@@ -95,7 +96,7 @@ test('in a small window the outline and the details open over the work, by key a
   served,
 }) => {
   await page.setViewportSize({ width: 360, height: 740 })
-  await page.goto(served.url)
+  await openAt(page, served, '/')
   await page.getByRole('link', { name: /Wetherlock Canal Trust/ }).click()
   const tree = page.getByRole('tree', { name: 'Plan' })
   await expect(page.getByRole('main')).toBeVisible()

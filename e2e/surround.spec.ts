@@ -15,7 +15,7 @@ import {
 } from '@viatica/core/render/style/linkStates.ts'
 import type { Browser, Locator, Page } from '@playwright/test'
 import { serveUnpacked, type StaticSite } from './staticSite.ts'
-import { axeFindings, expect, openDemo, saved, type Served, test } from './viatica.ts'
+import { axeFindings, expect, openAt, openDemo, saved, type Served, test } from './viatica.ts'
 
 const details = (page: Page) => page.getByRole('complementary')
 const piece = (page: Page, name: string | RegExp) => details(page).getByRole('button', { name })
@@ -74,7 +74,7 @@ async function openEmptySurround(page: Page, served: Served): Promise<void> {
     body: writeSiteFile(site, new Map()),
   })
   const { id } = (await response.json()) as { id: string }
-  await page.goto(`${served.url}/sites/${id}/surround`)
+  await openAt(page, served, `/sites/${id}/surround`)
   await expect(page.getByRole('heading', { level: 1, name: 'Surround: Pieces' })).toBeAttached()
 }
 

@@ -4,14 +4,18 @@ import { makeDatabase } from '@viatica/server/testing/database.ts'
 import { type Gate, openGate } from './gate.ts'
 import { originalDatabase } from './original.ts'
 import { keepRows } from './keptRows.ts'
+import { KeptWindow } from './keptWindow.ts'
 import { startServer } from './server.ts'
+import { goWithin, isOpenAt } from './within.ts'
 import {
   test as base,
   type BrowserContext,
+  type ConsoleMessage,
   expect,
   type Frame,
   type Locator,
   type Page,
+  type Request,
 } from '@playwright/test'
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
@@ -39,8 +43,7 @@ interface Watched {
 /** What the tests of one worker share: a server and a browser that has fetched its files before. */
 interface Shared extends Served {
   readonly context: BrowserContext
-  /** A window that stays open. */
-  readonly kept: Page
+  readonly window: KeptWindow
   /** Makes the database what it was at first. */
   reset(): Promise<void>
 }
@@ -61,10 +64,8 @@ export const test = base.extend<
       })
       context.setDefaultTimeout(30_000)
       const url = `http://127.0.0.1:${port}`
-      // Its process stays for all windows that are opened later.
-      const kept = await context.newPage()
-      await kept.goto(`${url}/later.json`)
-      await use({ url, context, kept, reset: () => rows.bringBack() })
+      const window = await KeptWindow.begin(context, url)
+      await use({ url, context, window, reset: () => rows.bringBack() })
       await context.close()
       child.kill('SIGKILL')
       await rows.end()
@@ -73,22 +74,13 @@ export const test = base.extend<
     { scope: 'worker' },
   ],
 
-  // A window without anything of an earlier test, in a browser that knows the files.
-  context: async ({ shared }, use) => {
-    await use(shared.context)
-    for (const page of shared.context.pages()) if (page !== shared.kept) await page.close()
-  },
+  context: ({ shared }, use) => use(shared.context),
 
-  page: async ({ context, shared, viewport }, use) => {
-    const page = await context.newPage()
+  page: async ({ shared, viewport }, use, testInfo) => {
+    const page = await shared.window.take()
     if (viewport) await page.setViewportSize(viewport)
-    const devtools = await context.newCDPSession(page)
-    await devtools.send('Storage.clearDataForOrigin', {
-      origin: shared.url,
-      storageTypes: 'cookies,indexeddb,local_storage',
-    })
-    await devtools.detach()
     await use(page)
+    await shared.window.giveBack(page, testInfo.status === testInfo.expectedStatus)
   },
 
   served: async ({ shared }, use) => {
@@ -119,16 +111,18 @@ export const test = base.extend<
 
   watched: async ({ page }, use, testInfo) => {
     const watched: Watched = { errors: [], strangers: [] }
-    page.on('console', (message) => {
+    const onConsole = (message: ConsoleMessage) => {
       if (message.type() === 'error') watched.errors.push(`${message.text()} (${message.location().url})`)
-    })
-    page.on('pageerror', (error) => watched.errors.push(error.message))
-    page.on('request', (request) => {
+    }
+    const onError = (error: Error) => watched.errors.push(error.message)
+    const onRequest = (request: Request) => {
       const url = new URL(request.url())
       if (/^https?:$/.test(url.protocol) && url.hostname !== '127.0.0.1')
         watched.strangers.push(request.url())
-    })
+    }
+    page.on('console', onConsole).on('pageerror', onError).on('request', onRequest)
     await use(watched)
+    page.off('console', onConsole).off('pageerror', onError).off('request', onRequest)
     // What the page said may tell why a test failed.
     if (testInfo.status !== testInfo.expectedStatus && watched.errors.length > 0) console.log(watched.errors)
   },
@@ -136,9 +130,15 @@ export const test = base.extend<
 
 export { expect }
 
+/** Opens an address of the application: in a window that shows it, without loading it anew. */
+export async function openAt(page: Page, { url }: Served, address: string): Promise<void> {
+  if (await isOpenAt(page, url)) await goWithin(page, address)
+  else await page.goto(url + address)
+}
+
 /** Opens the demo at Plan and gives back its id. */
 export async function openDemo(page: Page, served: Served): Promise<string> {
-  await page.goto(served.url)
+  await openAt(page, served, '/')
   await page.getByRole('link', { name: /Wetherlock Canal Trust/ }).click()
   await expect(page.getByRole('tree', { name: 'Plan' })).toBeVisible()
   return /sites\/(\w+)/.exec(page.url())![1]!
@@ -162,13 +162,6 @@ export async function reveal(page: Page, id: string): Promise<Locator> {
 
 /** Chooses an entry in the outline. */
 export const choose = async (page: Page, id: string) => (await reveal(page, id)).click()
-
-/** Goes to an address within the application as the browser's back and forward do: without loading it anew. */
-export const goWithin = (page: Page, address: string) =>
-  page.evaluate((to) => {
-    history.pushState(null, '', to)
-    dispatchEvent(new PopStateEvent('popstate', { state: null }))
-  }, address)
 
 /** Opens the source of the chosen page at Write, and puts a text in its place. */
 export async function writeSource(page: Page, html: string): Promise<void> {

@@ -1,5 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { setTimeout as wait } from 'node:timers/promises'
+import { nextTick } from 'vue'
 import { eventually, testSites } from '../testing/testSite.ts'
 import type { Incoming } from './siteFiles.ts'
 
@@ -53,6 +54,18 @@ test('files that come in get sound names, and a style sheet among them follows, 
   await toBeStored(started, [['big-pictures/gate-1.svg', SVG_A], BOTH_STORED[1]!])
   openSite.undo()
   await toBeStored(started, BOTH_STORED)
+})
+
+test('as long as files are sent their site must stay open; what was said of them is not said of another', async () => {
+  const { openSite, siteFiles } = await start()
+  const sent = siteFiles.takeIn([incoming('a.txt', 'a'), incoming('b.exe', 'b')], '')
+  expect(siteFiles.isWorking).toBe(true)
+  const [added] = await sent
+  expect(siteFiles).toMatchObject({ isWorking: false, chosenId: added })
+  expect(siteFiles.faults).toEqual([expect.stringContaining('b.exe')])
+  await openSite.open((await newSite()).id)
+  await nextTick()
+  expect(siteFiles).toMatchObject({ isWorking: false, chosenId: '', faults: [] })
 })
 
 test('a file that is renamed is followed by the style sheet that names it; undo brings both back', async () => {

@@ -36,6 +36,26 @@ export const useSiteFiles = defineStore('siteFiles', () => {
   /** What could not be done with which file, in words. */
   const faults = shallowRef<readonly string[]>([])
   let stopping: AbortController | undefined
+  watch(
+    () => openSite.id,
+    () => {
+      chosenId.value = ''
+      faults.value = []
+    },
+  )
+
+  /** How many changes wait until files have been read or sent. */
+  const begun = ref(0)
+
+  /** Does what ends with a change to the site that is open: as long as it goes on, that must stay open. */
+  async function whileOpen<Result>(work: () => Promise<Result>): Promise<Result> {
+    begun.value++
+    try {
+      return await work()
+    } finally {
+      begun.value--
+    }
+  }
 
   const files = computed(() => filesByPath(openSite.site!))
   const chosen = computed(() => openSite.site?.files.get(chosenId.value))
@@ -147,7 +167,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     if (!movesSheets(file)) return openSite.make(change)
     const outcome = openSite.tryOut(change)
     if (typeof outcome === 'string') return outcome
-    moveAll(new Map([[file.id, path]]), `${file.path} is now ${path}`).catch(tellRefusal)
+    whileOpen(() => moveAll(new Map([[file.id, path]]), `${file.path} is now ${path}`)).catch(tellRefusal)
     return undefined
   }
 
@@ -262,6 +282,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     chosenId,
     chosen,
     files,
+    isWorking: computed(() => begun.value > 0),
     faults,
     roomWords,
     sending,
@@ -270,9 +291,9 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     movesSheets,
     rename,
     describe,
-    replace,
+    replace: (file: SiteFile, next: File) => whileOpen(() => replace(file, next)),
     remove,
-    takeIn,
+    takeIn: (incoming: readonly Incoming[], folder: string) => whileOpen(() => takeIn(incoming, folder)),
     stop,
   }
 })

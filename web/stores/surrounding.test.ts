@@ -43,6 +43,16 @@ test('after a piece has gone all pieces are listed, with the focus on the one be
   expect(focused).toEqual(['[data-piece="banner"]', '[data-piece="brand"]', '.place .add'])
 })
 
+test('another site of the same beginnings is opened with all pieces listed', async () => {
+  const { openSite, surrounding } = await start()
+  surrounding.pieceId = 'brand'
+  surrounding.menuId = surrounding.pointedAt = 'main-menu'
+  await openSite.open((await newSite()).id)
+  await nextTick()
+  expect(surrounding.surround.places.header.map(({ id }) => id)).toContain('brand')
+  expect(surrounding).toMatchObject({ pieceId: '', menuId: '', pointedAt: '' })
+})
+
 test('a piece steps within its place and on into the next, and not past the last', async () => {
   const { surrounding } = await start()
   expect(surrounding.canStep('brand', 'up')).toBe(false)

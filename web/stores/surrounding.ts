@@ -7,7 +7,7 @@ import type { Piece, PieceKind } from '@viatica/core/plan/surround/piece.ts'
 import type { Place } from '@viatica/core/plan/surround/place.ts'
 import { menuOf, standingOf, type SurroundRule } from '@viatica/core/plan/surround/surround.ts'
 import { defineStore } from 'pinia'
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { useOpenSite } from './openSite.ts'
 
 /** Which piece and which menu of the surround are chosen, and what can be done to them. */
@@ -20,6 +20,14 @@ export const useSurrounding = defineStore('surrounding', () => {
   const menuId = ref('')
   /** How wide visitors' screens are taken to be, in CSS pixels. */
   const width = ref(768)
+
+  // Sites that began alike have pieces and menus of the same ids.
+  watch(
+    () => openSite.id,
+    () => {
+      pieceId.value = pointedAt.value = menuId.value = ''
+    },
+  )
 
   const surround = computed(() => openSite.site!.surround)
   const standing = computed(() => standingOf(surround.value, pieceId.value))

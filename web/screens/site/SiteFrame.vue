@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Alert, Button, Spin } from 'ant-design-vue'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { onBeforeRouteLeave, RouterLink, RouterView, useRoute } from 'vue-router'
+import { onBeforeRouteLeave, onBeforeRouteUpdate, RouterLink, RouterView, useRoute } from 'vue-router'
 import OutlineTools from '../../parts/OutlineTools.vue'
 import PlanOutline from '../../parts/PlanOutline.vue'
 import SearchBox from '../../parts/SearchBox.vue'
@@ -12,6 +12,9 @@ import RippleQuestion from '../../parts/ripple/RippleQuestion.vue'
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
+import { useRipple } from '../../stores/ripple.ts'
+import { useShaping } from '../../stores/shaping.ts'
+import { useSiteFiles } from '../../stores/siteFiles.ts'
 import { fetchScreensLater } from '../screens.ts'
 import FrameFoot from './FrameFoot.vue'
 import FrameHead from './FrameHead.vue'
@@ -22,13 +25,23 @@ import UnsavedEdits from './UnsavedEdits.vue'
 const route = useRoute()
 const openSite = useOpenSite()
 const chosen = useChosen()
+const ripple = useRipple()
+const shaping = useShaping()
+const siteFiles = useSiteFiles()
 const showsKeys = ref(false)
 const searchBox = ref<InstanceType<typeof SearchBox>>()
 const outline = ref<InstanceType<typeof PlanOutline>>()
 
+/** What is asked about one site is not asked about the next. */
+function dropQuestions(): void {
+  ripple.question?.answer(false)
+  shaping.dialog = undefined
+}
+
 watch(
   () => route.params['id'] as string | undefined,
   (id) => {
+    dropQuestions()
     if (id) void openSite.open(id)
   },
   { immediate: true },
@@ -91,14 +104,21 @@ function skip(): void {
 /** What is not saved yet is kept in the browser; only where that is not done would it be lost with the page. */
 function beforeLeaving(event: BeforeUnloadEvent): void {
   openSite.saveTyped()
-  if (openSite.saveState !== 'saved' && !openSite.isKept) event.preventDefault()
+  if (siteFiles.isWorking || (openSite.saveState !== 'saved' && !openSite.isKept)) event.preventDefault()
 }
 
-onBeforeRouteLeave(async () => {
+/** Whether the site can be left; where it cannot, its author is told why. */
+async function mayLeave(): Promise<boolean> {
+  if (siteFiles.isWorking) {
+    openSite.notice = 'Files are still being added or changed. Wait until that is done, or stop it.'
+    return false
+  }
   if ((await openSite.settle()) || openSite.isKept) return true
   openSite.notice = 'Your last edits are not saved yet. They would be lost if you left this site now.'
   return false
-})
+}
+onBeforeRouteLeave(mayLeave)
+onBeforeRouteUpdate((to, from) => to.params['id'] === from.params['id'] || mayLeave())
 
 const stopLoading = fetchScreensLater()
 
@@ -109,6 +129,7 @@ onMounted(() => {
 })
 onBeforeUnmount(() => {
   stopLoading()
+  dropQuestions()
   openSite.leave()
   window.removeEventListener('keydown', press)
   window.removeEventListener('beforeunload', beforeLeaving)
