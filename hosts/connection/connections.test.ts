@@ -309,9 +309,10 @@ describe('getting to a host by FTP', () => {
     const connection = await openFtp(ftpAccess(server))
     const names = Array.from({ length: 40 }, (_, n) => `page ${n}.html`)
     const writing = names.map((name) => connection.write(name, new Uint8Array(200_000)))
+    const ended = Promise.allSettled(writing)
     await writing[0]
     await server.stop()
-    const ends = await Promise.allSettled(writing)
+    const ends = await ended
     const faults = ends.flatMap((end) => (end.status === 'rejected' ? [end.reason as HostFault] : []))
     expect(new Set(faults.map(({ kind }) => kind))).toEqual(new Set(['lost']))
     await connection.close()
