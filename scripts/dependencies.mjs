@@ -77,6 +77,8 @@ const REASONS = {
   'xmllint-wasm': 'libxml2’s checker as WebAssembly, an outside check; tests only',
   'ipaddr.js': 'ranges of addresses, used by Express itself',
   'fast-deep-equal': 'what compares data in most validators',
+  oxfmt:
+    'formats as Prettier does, in a hundredth of its time; young, and pinned: Prettier could take its place',
   'p-limit': 'a queue of a few lines that most build tools use',
   papaparse: 'CSV in browsers, the usual choice',
   parse5: 'the HTML standard’s parser, used by jsdom and Angular',
@@ -84,7 +86,6 @@ const REASONS = {
   pinia: 'given by the platform',
   pino: 'the usual fast logger, a project of the Fastify team',
   piscina: 'worker pools by members of Node’s own team',
-  prettier: 'the usual formatter',
   saxes: 'the XML parser of jsdom',
   'svg-': 'lists taken from the SVG standards by the author of unified',
   tsx: 'runs TypeScript in Node, the usual choice',

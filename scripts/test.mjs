@@ -18,7 +18,7 @@ const CHECKS = [
   ['build', 'node', ['scripts/build.mjs']],
   ['types of web', bin('vue-tsc'), ['-p', 'web']],
   ['lint', bin('eslint'), ['.']],
-  ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+  ['format', bin('oxfmt'), ['--check', '.']],
   ['types of tests', 'node', [TSC, '-p', 'tsconfig.tests.json']],
   ['types of server, hosts, cli and demo', 'node', [TSC, '-p', 'tsconfig.node.json']],
   ['types of core', 'node', [TSC, '-p', 'core']],

@@ -11,7 +11,15 @@ import { filesInHtml } from '../render/authorHtml.ts'
 /** One place that uses a file of the site. */
 export interface FileUse {
   readonly where:
-    'logo' | 'icon' | 'banner' | 'content' | 'link' | 'piece' | 'every page' | 'style sheet' | 'template'
+    | 'logo'
+    | 'icon'
+    | 'banner'
+    | 'content'
+    | 'link'
+    | 'piece'
+    | 'every page'
+    | 'style sheet'
+    | 'template'
   /** The page, or what else the place is called. */
   readonly label: string
   /** The page, where it is one. */

@@ -3,7 +3,8 @@ import type { HostFile } from './publication.ts'
 
 /** One thing that is done on a host. */
 export type Step =
-  { readonly do: 'put'; readonly file: HostFile } | { readonly do: 'remove'; readonly path: string }
+  | { readonly do: 'put'; readonly file: HostFile }
+  | { readonly do: 'remove'; readonly path: string }
 
 /** Steps that may be done in any order among themselves, after all of those before. */
 export type Stage = readonly Step[]

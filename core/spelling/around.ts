@@ -66,7 +66,8 @@ export const wordsIn = (text: string, form: 'text' | 'html', { settings }: Pick<
 /** A piece or a menu, and the words that it has. */
 export interface WordsAround {
   readonly place:
-    { readonly in: 'piece'; readonly piece: string } | { readonly in: 'menu'; readonly menu: string }
+    | { readonly in: 'piece'; readonly piece: string }
+    | { readonly in: 'menu'; readonly menu: string }
   readonly words: readonly PlacedWord[]
 }
 

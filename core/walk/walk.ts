@@ -37,7 +37,9 @@ export interface WalkReport {
 
 /** Where a link leads: out of the site, to nothing, or to a file, which may be a page, and a part of it. */
 type Leading =
-  { readonly leaves: string } | { readonly page: EntryId | undefined; readonly part: string } | 'nowhere'
+  | { readonly leaves: string }
+  | { readonly page: EntryId | undefined; readonly part: string }
+  | 'nowhere'
 
 const attribute = (element: Element, name: string) => element.attrs.find((one) => one.name === name)?.value
 

@@ -80,9 +80,7 @@ watch(() => props.counts, draw)
     <div ref="element" :style="{ height: `${height}px` }" aria-hidden="true" />
     <table class="unseen">
       <caption>
-        {{
-          title
-        }}
+        {{ title }}
       </caption>
       <thead>
         <tr>

@@ -43,9 +43,7 @@ watch(
 
 <template>
   <span class="foresight" role="status">
-    <template v-if="path"
-      >will stand at <code>{{ path }}</code></template
-    >
+    <template v-if="path">will stand at <code>{{ path }}</code></template>
     <template v-if="words"> · {{ words }}</template>
     <template v-if="path"> · Enter takes it</template>
   </span>

@@ -97,8 +97,7 @@ defineExpose({ focus: () => input.value!.focus() })
           <span class="label">{{ one.label }}</span>
           <span class="excerpt">
             <span class="where">{{ one.foundIn }}:</span>
-            {{ one.excerpt.before }}<mark>{{ one.excerpt.match }}</mark
-            >{{ one.excerpt.after }}
+            {{ one.excerpt.before }}<mark>{{ one.excerpt.match }}</mark>{{ one.excerpt.after }}
           </span>
         </li>
       </template>

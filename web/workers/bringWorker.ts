@@ -40,7 +40,8 @@ export type Picked =
 
 /** How far it is: which files are read, or what is being worked out. */
 export type Progress =
-  { readonly step: 'read'; readonly done: number; readonly total: number } | { readonly step: Step }
+  | { readonly step: 'read'; readonly done: number; readonly total: number }
+  | { readonly step: Step }
 
 /** What is taken in at most. */
 export const MOST_FILES = 5000

@@ -75,7 +75,8 @@ const isNothing = (node: Node): boolean => isGap(node) || (isElement(node) && is
 
 /** A block of main content, or what stands between two blocks, as one line of its own. */
 export type Piece =
-  { readonly block: Node; readonly run?: never } | { readonly run: readonly Node[]; readonly block?: never }
+  | { readonly block: Node; readonly run?: never }
+  | { readonly run: readonly Node[]; readonly block?: never }
 
 /** Whether a node shows nothing in a line of its own, or something that is no text: kept by itself where it stands alone. */
 const isKeptAlone = (node: Node): boolean =>

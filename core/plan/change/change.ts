@@ -162,7 +162,8 @@ type NamedSchema = v.GenericSchema & {
   }
 }
 const options = anySingleSchema.options as readonly unknown[] as readonly (
-  NamedSchema | { readonly options: readonly NamedSchema[] }
+  | NamedSchema
+  | { readonly options: readonly NamedSchema[] }
 )[]
 const schemaByName = new Map(
   options

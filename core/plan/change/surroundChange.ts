@@ -74,7 +74,15 @@ export type SetMaking = v.InferOutput<typeof setMakingSchema>
 
 /** An edit of what stands around the main content. */
 export type SurroundChange =
-  AddPiece | RemovePiece | MovePiece | SetPiece | AddMenu | RemoveMenu | SetMenu | SetSurround | SetMaking
+  | AddPiece
+  | RemovePiece
+  | MovePiece
+  | SetPiece
+  | AddMenu
+  | RemoveMenu
+  | SetMenu
+  | SetSurround
+  | SetMaking
 
 export const surroundChangeSchemas = [
   addPieceSchema,

@@ -51,30 +51,24 @@ function place({ before, after }: PageRipple): string {
         <button type="button" class="page" :class="{ here: row === page }" @click="page = row">
           <span class="name">{{ row.label }}</span>
           <span class="what">
-            <template v-if="place(row)">{{ place(row) }}</template><template
-              v-if="place(row) && row.parts.length > 0"
-              >: </template
-            >{{ row.parts.join(', ') }}
+            <template v-if="place(row)">{{ place(row) }}</template
+            ><template v-if="place(row) && row.parts.length > 0">: </template>{{ row.parts.join(', ') }}
           </span>
         </button>
       </VirtualRows>
       <div v-if="page" class="parts" tabindex="0" role="region" :aria-label="`What changes on ${page.label}`">
         <p class="address">
           <template v-if="page.before !== page.after">
-            <code v-if="page.before"
-              ><del>{{ page.before }}</del></code
+            <code v-if="page.before"><del>{{ page.before }}</del></code
             ><span v-else class="quiet">not on the site</span>
             →
-            <code v-if="page.after"
-              ><ins>{{ page.after }}</ins></code
+            <code v-if="page.after"><ins>{{ page.after }}</ins></code
             ><span v-else class="quiet">not on the site</span>
           </template>
           <code v-else>{{ page.after }}</code>
         </p>
         <section v-for="{ part, before, after } in parts" :key="part">
-          <h3>
-            {{ part }}<template v-if="part === 'text links'"> ({{ page.textLinks }})</template>
-          </h3>
+          <h3>{{ part }}<template v-if="part === 'text links'"> ({{ page.textLinks }})</template></h3>
           <BeforeAfter :before="before" :after="after" />
         </section>
       </div>

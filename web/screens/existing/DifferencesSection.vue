@@ -118,15 +118,11 @@ function toggle(key: string): void {
               <template v-for="(one, m) in difference.drift" :key="m">
                 <template v-if="m > 0">; </template>
                 <template v-if="by === 'page'">{{ PART_WORDS[one.part] }}: </template>
-                <template v-if="one.says === ''"
-                  >lacks <ins>{{ one.expected }}</ins></template
-                >
+                <template v-if="one.says === ''">lacks <ins>{{ one.expected }}</ins></template>
                 <template v-else-if="one.expected === ''"
                   >has <del>{{ one.says }}</del>, as no other</template
                 >
-                <template v-else
-                  >says <del>{{ one.says }}</del>, not <ins>{{ one.expected }}</ins></template
-                >
+                <template v-else>says <del>{{ one.says }}</del>, not <ins>{{ one.expected }}</ins></template>
               </template>
             </span>
             <button

@@ -128,13 +128,9 @@ function drop(path: string): void {
     </template>
   </VirtualRows>
   <div v-if="chosen" class="under">
-    <template v-if="chosen.parent === null">
-      <b>{{ chosen.title }}</b> is the home page.
-    </template>
+    <template v-if="chosen.parent === null"> <b>{{ chosen.title }}</b> is the home page. </template>
     <template v-else>
-      <label for="stands-under"
-        >Parent page of <b>{{ chosen.title }}</b></label
-      >
+      <label for="stands-under">Parent page of <b>{{ chosen.title }}</b></label>
       <ChoiceField
         id="stands-under"
         :value="chosen.parent"

@@ -99,8 +99,8 @@ function setAside(): void {
         >Source:
         <a v-if="source.url" :href="source.url" target="_blank" rel="noopener">{{
           source.words || source.url
-        }}</a><template v-else>{{ source.words }}</template
-        >.</span
+        }}</a
+        ><template v-else>{{ source.words }}</template>.</span
       >
     </p>
     <h3>Ignore</h3>

@@ -105,9 +105,7 @@ function show(fault: WalkFault): void {
               <button type="button" class="link-button" @click="show(fault)">{{ label(fault) }}</button>
             </td>
             <td>{{ fault.line }}</td>
-            <td>
-              <code>{{ fault.text }}</code> {{ WHY[fault.why] }}
-            </td>
+            <td><code>{{ fault.text }}</code> {{ WHY[fault.why] }}</td>
           </tr>
         </tbody>
       </table>

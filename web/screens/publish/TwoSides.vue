@@ -26,9 +26,7 @@ onMounted(() => {
 </script>
 
 <template>
-  <p v-if="sides.parts.length > 0" class="parts">
-    Differs in: <strong>{{ sides.parts.join(', ') }}</strong>
-  </p>
+  <p v-if="sides.parts.length > 0" class="parts">Differs in: <strong>{{ sides.parts.join(', ') }}</strong></p>
   <div ref="board" class="sources">
     <section v-for="side in shown" :key="side.title" tabindex="0" :aria-label="side.title">
       <h3>{{ side.title }}</h3>

@@ -30,9 +30,7 @@ const percent = computed(() => {
 
 <template>
   <div v-if="publishing.underWay" class="under-way">
-    <p role="status">
-      <strong>Publication {{ publishing.underWay.number }}</strong> {{ words }}
-    </p>
+    <p role="status"><strong>Publication {{ publishing.underWay.number }}</strong> {{ words }}</p>
     <Progress :percent="percent" size="small" aria-label="How far the publication is" />
     <Button size="small" @click="publishing.stop">Stop</Button>
   </div>

@@ -17,10 +17,7 @@ const openSite = useOpenSite()
       </p>
       <ul>
         <li v-for="edit in openSite.apart" :key="edit.id">
-          <span class="words"
-            ><strong>{{ edit.words }}</strong
-            >: {{ edit.reason }}</span
-          >
+          <span class="words"><strong>{{ edit.words }}</strong>: {{ edit.reason }}</span>
           <Button size="small" :aria-label="`Apply anyway: ${edit.words}`" @click="openSite.tryAgain(edit)"
             >Apply anyway</Button
           >

@@ -195,8 +195,7 @@ watch(
           <template v-else-if="moved.length === 0">No address changes</template>
           <template v-else>{{ moved.length }} of {{ pages.length }} addresses change</template>
         </strong>
-        <span v-if="foreseen"> · on the finished site: {{ rippleWords(foreseen.ripple) }}</span
-        >{{ ' ' }}
+        <span v-if="foreseen"> · on the finished site: {{ rippleWords(foreseen.ripple) }}</span>{{ ' ' }}
         <button
           v-if="foreseen && foreseen.ripple.pages.length > 0"
           type="button"

@@ -99,9 +99,7 @@ async function print(): Promise<void> {
           :title="title"
           :style="{ width: `${sheet.width}mm`, height: `${sheet.height}mm` }"
         />
-        <figcaption>
-          {{ title }}<template v-if="tile.name">, {{ tile.name }}</template>
-        </figcaption>
+        <figcaption>{{ title }}<template v-if="tile.name">, {{ tile.name }}</template></figcaption>
       </figure>
     </div>
   </Teleport>

@@ -141,9 +141,7 @@ function step(by: 1 | -1): void {
         tabindex="0"
         :aria-label="`Source of ${pages[side]!.label}`"
       >
-        <h2>
-          {{ pages[side]!.label }} <code class="path">{{ pages[side]!.path }}</code>
-        </h2>
+        <h2>{{ pages[side]!.label }} <code class="path">{{ pages[side]!.path }}</code></h2>
         <SourceLines :lines="shown[side]!" />
       </section>
     </div>

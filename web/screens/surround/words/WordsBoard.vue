@@ -55,9 +55,8 @@ function setWord(name: WordName, text: string): string | undefined {
     </div>
     <p class="quiet">
       An empty field has the word of the site’s language,
-      <RouterLink :to="{ name: 'settings', params: { id: openSite.id } }">{{
-        settings.language
-      }}</RouterLink>. {label} stands for the item that a submenu belongs to.
+      <RouterLink :to="{ name: 'settings', params: { id: openSite.id } }">{{ settings.language }}</RouterLink
+      >. {label} stands for the item that a submenu belongs to.
     </p>
   </div>
 </template>
