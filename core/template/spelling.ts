@@ -81,6 +81,7 @@ export function usualSpelling(references: readonly Written[], published: Publish
   for (const spelling of SPELLINGS) {
     const times = references.filter((one) => isWrittenSo(one, spelling, published)).length
     if (times > most) [best, most] = [spelling, times]
+    if (most === references.length) break
   }
   return best
 }
