@@ -110,7 +110,8 @@ function beforeLeaving(event: BeforeUnloadEvent): void {
 /** Whether the site can be left; where it cannot, its author is told why. */
 async function mayLeave(): Promise<boolean> {
   if (siteFiles.isWorking) {
-    openSite.notice = 'Files are still being added or changed. Wait until that is done, or stop it, before you leave this site.'
+    openSite.notice =
+      'Files are still being added or changed. Wait until that is done, or stop it, before you leave this site.'
     return false
   }
   if ((await openSite.settle()) || openSite.isKept) return true
