@@ -194,6 +194,27 @@ test.describe('Plan', () => {
     await saved(page)
   })
 
+  test('what is asked about a change is not asked any more once its site is left', async ({
+    page,
+    served,
+  }) => {
+    await openDemo(page, served)
+    await choose(page, 'stoppages')
+    await page.keyboard.press('Alt+ArrowLeft')
+    await expect(page.getByRole('dialog')).toContainText('1 address')
+    await page.goBack()
+    await page.getByRole('link', { name: /Wetherlock Canal Trust/ }).click()
+    await expect(row(page, 'stoppages')).toHaveAttribute('aria-level', '3')
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+    await choose(page, 'stoppages')
+    await page.keyboard.press('Delete')
+    await expect(page.getByRole('dialog')).toBeVisible()
+    await page.goBack()
+    await page.getByRole('link', { name: /Wetherlock Canal Trust/ }).click()
+    await expect(row(page, 'stoppages')).toBeVisible()
+    await expect(page.getByRole('dialog')).toHaveCount(0)
+  })
+
   test('works by keyboard: the tree, its keys, and the list of them', async ({ page, served }) => {
     await openDemo(page, served)
     await row(page, 'home').focus()
