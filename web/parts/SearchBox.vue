@@ -2,10 +2,11 @@
 import IconSearch from '~icons/tabler/search'
 import type { Found } from '@viatica/core/search/search.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
-import { computed, ref, shallowRef, useId, watch } from 'vue'
+import { computed, ref, useId } from 'vue'
 import { useChosen } from '../stores/chosen.ts'
 import { useOpenSite } from '../stores/openSite.ts'
 import { siteWork } from '../workers/siteWork.ts'
+import { foundAsTyped } from './foundAsTyped.ts'
 import StateMark from './StateMark.vue'
 
 /** Finds entries as one types, and goes there (WAI-ARIA Authoring Practices: combobox with a list). */
@@ -16,26 +17,11 @@ const chosen = useChosen()
 const id = useId()
 const input = ref<HTMLInputElement>()
 const words = ref('')
-const found = shallowRef<readonly Found[]>()
-const active = ref(0)
+const { found, active, whenFound } = foundAsTyped(
+  computed(() => words.value.trim()),
+  (of) => siteWork.search(of),
+)
 const isOpen = computed(() => words.value.trim() !== '' && found.value !== undefined)
-
-/** One search at a time: what was typed meanwhile is looked for when the answer has come. */
-let isSearching = false
-
-async function look(): Promise<void> {
-  if (isSearching) return
-  isSearching = true
-  for (let typed: string | undefined; typed !== words.value;) {
-    typed = words.value
-    const results = typed.trim() === '' ? undefined : await siteWork.search(typed)
-    if (typed !== words.value) continue
-    found.value = results
-    active.value = 0
-  }
-  isSearching = false
-}
-watch(words, look)
 
 const entryAt = (entry: string) => entryOf(openSite.site!.plan, entry)
 const isThere = (entry: string) => openSite.site!.plan.entries.has(entry)
@@ -52,7 +38,7 @@ function press(event: KeyboardEvent): void {
   if (event.key === 'Escape') {
     words.value = ''
     emit('found')
-  } else if (event.key === 'Enter') go(found.value?.[active.value])
+  } else if (event.key === 'Enter') whenFound(() => go(found.value?.[active.value]))
   else if (event.key === 'ArrowDown' && count > 0) active.value = (active.value + 1) % count
   else if (event.key === 'ArrowUp' && count > 0) active.value = (active.value + count - 1) % count
   else return

@@ -10,7 +10,8 @@ import { filesByPath } from '@viatica/core/plan/site.ts'
 import { soundFileName } from '@viatica/core/standard/fileName.ts'
 import { isAllowedTarget, likelyTarget } from '@viatica/core/standard/target.ts'
 import { Button, Input } from 'ant-design-vue'
-import { computed, onMounted, ref, shallowRef, useId, watch } from 'vue'
+import { computed, onMounted, ref, useId } from 'vue'
+import { foundAsTyped } from '../../parts/foundAsTyped.ts'
 import ModalDialog from '../../parts/ModalDialog.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { useWriting } from '../../stores/writing.ts'
@@ -38,22 +39,11 @@ const openSite = useOpenSite()
 const writing = useWriting()
 const id = useId()
 const typed = ref(props.selected.trim())
-const active = ref(0)
 const field = ref<{ focus(): void }>()
-const found = shallowRef<readonly EntryId[]>([])
 
 const site = computed(() => openSite.site!)
 const words = computed(() => typed.value.trim())
-
-watch(
-  words,
-  async (now) => {
-    active.value = 0
-    const hits = now === '' ? [] : await siteWork.search(now)
-    if (now === words.value) found.value = hits.map(({ entry }) => entry)
-  },
-  { immediate: true },
-)
+const { found, active, whenFound } = foundAsTyped(words, (of) => siteWork.search(of))
 
 const pageAt = (page: EntryId) => {
   const entry = site.value.plan.entries.get(page)
@@ -106,7 +96,7 @@ function plan() {
 const choices = computed<Choice[]>(() => {
   const { paths } = addressesOf(site.value)
   const wanted = words.value.toLowerCase()
-  const pages = found.value.flatMap((page) => pageAt(page) ?? []).slice(0, MOST_PAGES)
+  const pages = (found.value ?? []).flatMap(({ entry }) => pageAt(entry) ?? []).slice(0, MOST_PAGES)
   const own = writing.page ? pointerFor(site.value, writing.page.id, words.value) : undefined
   const target = likelyTarget(words.value)
   const all: Choice[] = []
@@ -151,6 +141,8 @@ function take(choice: Choice | undefined): void {
   if (choice && reached) emit('pick', { ...reached, text: props.selected || choice.label })
 }
 
+const takeActive = () => whenFound(() => take(choices.value[active.value]))
+
 function press(event: KeyboardEvent): void {
   const by = { ArrowDown: 1, ArrowUp: -1 }[event.key]
   if (by !== undefined) {
@@ -160,7 +152,7 @@ function press(event: KeyboardEvent): void {
     document.getElementById(`${id}-${active.value}`)?.scrollIntoView({ block: 'nearest' })
   } else if (event.key === 'Enter') {
     event.preventDefault()
-    take(choices.value[active.value])
+    takeActive()
   }
 }
 
@@ -202,7 +194,7 @@ onMounted(() => field.value?.focus())
     </p>
     <template #buttons>
       <Button @click="emit('close')">Cancel</Button>
-      <Button type="primary" :disabled="choices.length === 0" @click="take(choices[active])">Link</Button>
+      <Button type="primary" :disabled="choices.length === 0" @click="takeActive">Link</Button>
     </template>
   </ModalDialog>
 </template>
