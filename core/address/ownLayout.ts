@@ -2,7 +2,9 @@ import type { EntryId, PageEntry } from '../plan/entry.ts'
 import { childrenOf, entryOf, type Plan, walk } from '../plan/plan.ts'
 import { claimName, fittingName, folderKeys, nameKey, type Separator } from '../standard/fileName.ts'
 import type { Claims } from './claims.ts'
+import type { Addresses } from './layout.ts'
 import { folderOf } from './relative.ts'
+import { wishedName } from './wishedName.ts'
 
 /** How the addresses of some pages are made: what a new one beside them gets. */
 interface Habit {
@@ -90,8 +92,7 @@ export function ownAddresses(
   plan: Plan,
   rule: { readonly extension: string; readonly separator: Separator },
   claims: Claims,
-  wishedName: (id: EntryId, separator: Separator) => string,
-): { paths: Map<EntryId, string>; names: Map<EntryId, string> } {
+): Addresses {
   const paths = new Map<EntryId, string>()
   const names = new Map<EntryId, string>()
   const used = new Set<string>()
@@ -121,7 +122,7 @@ export function ownAddresses(
       continue
     }
     if (entry.kind === 'group') {
-      names.set(id, fittingName(wishedName(id, rule.separator)))
+      names.set(id, fittingName(wishedName(entry, rule.separator)))
       continue
     }
     const ofSiblings = habits.get(parent) ?? habitOf(plan, parent, paths, rule.extension, rule.separator)
@@ -129,7 +130,7 @@ export function ownAddresses(
     const habit = (entry.kind === 'page' && formerHabit(entry, rule.separator)) || ofSiblings
     const pathOf = (name: string) => habit.folder + name + habit.ending
     const isTaken = (name: string) => !isFree(pathOf(name), id)
-    const name = claimName(habit.prefix + wishedName(id, habit.separator), isTaken, habit.separator)
+    const name = claimName(habit.prefix + wishedName(entry, habit.separator), isTaken, habit.separator)
     put(id, pathOf(name), name)
   }
   return { paths, names }

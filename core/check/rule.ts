@@ -1,4 +1,4 @@
-import type { Addresses } from '../address/addresses.ts'
+import type { Addresses } from '../address/layout.ts'
 import type { PageLinks } from '../statistics/linkGraph.ts'
 import type { Change } from '../plan/change/change.ts'
 import type { EntryId, PageEntry } from '../plan/entry.ts'

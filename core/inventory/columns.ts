@@ -1,6 +1,6 @@
 import { filePointer } from '../pointer/pointer.ts'
 import type { Statistics } from '../statistics/statistics.ts'
-import type { Addresses } from '../address/addresses.ts'
+import type { Addresses } from '../address/layout.ts'
 import { type Entry, type EntryField, FIELDS_OF_KIND, type LinkTarget } from '../plan/entry.ts'
 import type { Plan } from '../plan/plan.ts'
 

@@ -4,7 +4,7 @@ import { indexOfMenu, hereMark, isSameEverywhere, itemsShown, type MenuItem } fr
 import { type Neighbours, neighboursOf } from '../navigate/readingOrder.ts'
 import { outputOf } from '../pieces/outputs.ts'
 import { type Body, type EntryId, labelOf } from '../plan/entry.ts'
-import { ancestorsOf, childrenOf, type Plan } from '../plan/plan.ts'
+import { ancestorsOf, childrenOf, type Plan, walk } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
 import type { MenuShape } from '../plan/surround/menuShape.ts'
@@ -63,11 +63,16 @@ function touchedBetween(a: Sited, b: Sited): Touched {
     Set<EntryId>,
     Set<EntryId>,
   ]
+  // Mostly a change leaves the hierarchy as it is, as the same object.
+  const [isSameParents, isSameChildren] = [
+    a.plan.parents === b.plan.parents,
+    a.plan.children === b.plan.children,
+  ]
   const look = (id: EntryId) => {
     const [was, is] = [a.plan.entries.get(id), b.plan.entries.get(id)]
-    const stands = a.plan.parents.get(id) === b.plan.parents.get(id)
+    const stands = isSameParents || a.plan.parents.get(id) === b.plan.parents.get(id)
     const isSamePath = a.paths.get(id) === b.paths.get(id)
-    const isSameUnder = a.plan.children.get(id) === b.plan.children.get(id)
+    const isSameUnder = isSameChildren || a.plan.children.get(id) === b.plan.children.get(id)
     if (was === is && stands && isSamePath && isSameUnder) return
     any.add(id)
     const goes = whereIs(a.site, id) !== whereIs(b.site, id)
@@ -244,24 +249,19 @@ export function reachOf(before: Site, after: Site): Reach | undefined {
         .menus(one.piece, after)
         .map((shown) => ({ ...shown, part: partOfPiece(one) })),
     )
-    .map(({ menu, shape, part }): PlacedMenu => {
-      if (!isSameEverywhere(menu)) return { part, variantOf: sectionVariants(a, b, widened, menu, shape) }
+    .flatMap(({ menu, shape, part }): PlacedMenu[] => {
+      if (!isSameEverywhere(menu)) return [{ part, variantOf: sectionVariants(a, b, widened, menu, shape) }]
       const one = variant(a, b, menu, shape, b.plan.home)
       if (one.difference === 'unsure') isUnsure = true
-      return { part, variantOf: () => one }
+      return one.difference === 'same' ? [] : [{ part, variantOf: () => one }]
     })
   if (isUnsure) return undefined
 
-  /** Whether a page stands under what it shows and what was touched. */
-  const isUnder = new Map<EntryId, boolean>()
-  const stack: EntryId[] = [b.plan.home]
-  isUnder.set(b.plan.home, touched.above.has(b.plan.home))
-  for (let id = stack.pop(); id !== undefined; id = stack.pop()) {
-    for (const child of childrenOf(b.plan, id)) {
-      isUnder.set(child, isUnder.get(id)! || touched.above.has(child))
-      stack.push(child)
-    }
-  }
+  /** What stands at or under what it shows and what was touched. */
+  const isUnder = new Set<EntryId>()
+  for (const id of touched.above)
+    if (b.plan.entries.has(id) && !isUnder.has(id))
+      for (const { entry } of walk(b.plan, id)) isUnder.add(entry.id)
   /** The pages under which something was touched, or a link to something that was. */
   const isAbove = new Set([a, b].flatMap(({ plan }) => [...widened].flatMap((id) => ancestorsOf(plan, id))))
   const isComputedAnew = (page: EntryId) => {
@@ -287,7 +287,7 @@ export function reachOf(before: Site, after: Site): Reach | undefined {
       const entry = b.plan.entries.get(page)
       const isAny =
         touched.any.has(page) ||
-        isUnder.get(page) !== false ||
+        isUnder.has(page) ||
         orderDiffers(page) ||
         isComputedAnew(page) ||
         menus.some(({ variantOf }) => variantOf(page)?.difference === 'unsure')
@@ -300,6 +300,7 @@ export function reachOf(before: Site, after: Site): Reach | undefined {
       return compileBody(entry.body).calls.length > 0 ? 'any' : 'text links'
     },
     sharedParts(page) {
+      if (menus.length === 0) return everywhere
       const parts = new Set(everywhere)
       for (const { part, variantOf } of menus) {
         const shown = variantOf(page)

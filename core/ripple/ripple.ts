@@ -272,7 +272,10 @@ function reached(
 ): PageRipple | undefined {
   const own = reach.ownDifference(is.id)
   if (own === 'any') return compareOwn(a, b, was, is)
-  const parts = new Set(reach.sharedParts(is.id))
+  const shared = reach.sharedParts(is.id)
+  // Nearly all pages, where what changed is in no menu.
+  if (own === 'none' && shared.size === 0) return undefined
+  const parts = new Set(shared)
   let textLinks = 0
   if (own === 'text links') {
     const from = (at: Written) => (id: EntryId) => pageOf(at, id) && at.paths.get(id)

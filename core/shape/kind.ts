@@ -1,4 +1,4 @@
-import { wishedName } from '../address/addresses.ts'
+import { wishedName } from '../address/wishedName.ts'
 import type { Change } from '../plan/change/change.ts'
 import { guarded } from '../plan/change/guard.ts'
 import { type EntryId, labelOf } from '../plan/entry.ts'

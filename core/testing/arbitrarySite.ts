@@ -66,6 +66,7 @@ const fileName = fc.oneof(
       'con.x',
       'aux.html',
       'walks.html',
+      'index.html',
       'style.css',
       'fonts',
       'Σ',

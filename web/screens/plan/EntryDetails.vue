@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { addressesOf, wishedName } from '@viatica/core/address/addresses.ts'
+import { addressesOf } from '@viatica/core/address/addresses.ts'
+import { wishedName } from '@viatica/core/address/wishedName.ts'
 import { wayTo } from '@viatica/core/navigate/breadcrumb.ts'
 import { neighboursOf } from '@viatica/core/navigate/readingOrder.ts'
 import { documentTitle } from '@viatica/core/navigate/title.ts'
