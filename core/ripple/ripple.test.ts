@@ -4,10 +4,11 @@ import { readOpml } from '../formats/opml.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import type { Change } from '../plan/change/change.ts'
 import { ChangeRefused } from '../plan/change/refused.ts'
-import { childrenOf } from '../plan/plan.ts'
+import { childrenOf, type Plan } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { STANDARD_SURROUND, type Surround } from '../plan/surround/surround.ts'
 import type { Menu } from '../plan/surround/menu.ts'
+import type { Piece } from '../plan/surround/piece.ts'
 import { createRenderer } from '../render/renderer.ts'
 import { anyChange, arbitraryDraws, arbitraryStart } from '../testing/arbitraryChange.ts'
 import { arbitraryPick, arbitrarySite, changeOfPick } from '../testing/arbitrarySite.ts'
@@ -59,21 +60,30 @@ function differences(before: string, after: string): Set<string> {
   return found
 }
 
-const SECTION_MENU: Menu = {
+const SECTION_MENU = {
   ...{ id: 'section', kind: 'plan', name: 'Section', depth: 2, exceptions: [] },
   from: { at: 'section' },
-}
+} satisfies Menu
 
-/** Menus that follow the page, opened as deep as they can be. */
-const SECTIONS: Surround = {
-  ...STANDARD_SURROUND,
-  places: {
-    ...STANDARD_SURROUND.places,
-    side: (['stack', 'line', 'opening'] as const).map((shape) => ({
-      ...{ id: shape, kind: 'menu', beside: false, menu: 'section', shape, folds: false },
+/** Menus that follow the page, opened as deep as they can be, and links to entries under the names that these have. */
+function sectionsOf(plan: Plan): Surround {
+  const { places, menus } = STANDARD_SURROUND
+  const pages = [...plan.entries.values()].filter(({ kind }) => kind === 'page').slice(-6)
+  const links = (id: string): Piece => ({
+    ...{ id, kind: 'links', beside: false, label: 'Links' },
+    links: pages.map(({ id: entry }, at) => ({
+      ...{ id: `${id}-${at}`, label: '', isButton: false },
+      target: { to: 'entry', entry, fragment: '' },
     })),
-  },
-  menus: [...STANDARD_SURROUND.menus, { ...SECTION_MENU, depth: 3 }],
+  })
+  const sections = (['stack', 'line', 'opening'] as const).map((shape): Piece => ({
+    ...{ id: shape, kind: 'menu', beside: false, menu: 'section', shape, folds: false },
+  }))
+  return {
+    ...STANDARD_SURROUND,
+    places: { ...places, side: [...sections, links('more')], footer: [...places.footer, links('legal')] },
+    menus: [...menus, { ...SECTION_MENU, depth: 3 }],
+  }
 }
 
 /** Takes the link away that alone stands under an entry, or puts one there. */
@@ -164,7 +174,7 @@ describe('the ripple of a change', () => {
         }),
         (start, isOfSections, steps) => {
           let before = isOfSections
-            ? { ...start, surround: { ...SECTIONS, templates: start.surround.templates } }
+            ? { ...start, surround: { ...sectionsOf(start.plan), templates: start.surround.templates } }
             : start
           for (const [at, one] of steps.entries()) {
             let after = before

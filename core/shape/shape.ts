@@ -19,14 +19,17 @@ function named(plan: Plan, ids: readonly EntryId[]): string {
 /** The entries that move by themselves, in plan order: not the home page, and not what stands under another of them. */
 export function topmost(plan: Plan, ids: Iterable<EntryId>): EntryId[] {
   const wanted = new Set(ids)
-  const kept: EntryId[] = []
-  for (const { entry } of walk(plan)) {
-    const { id } = entry
-    if (!wanted.has(id) || id === plan.home) continue
-    if (!ancestorsOf(plan, id).some((ancestor) => ancestor !== plan.home && wanted.has(ancestor)))
-      kept.push(id)
-  }
-  return kept
+  const kept = new Set<EntryId>()
+  for (const id of wanted)
+    if (
+      id !== plan.home &&
+      plan.entries.has(id) &&
+      !ancestorsOf(plan, id).some((ancestor) => ancestor !== plan.home && wanted.has(ancestor))
+    )
+      kept.add(id)
+  // One alone, as mostly, is in order.
+  if (kept.size < 2) return [...kept]
+  return [...walk(plan)].flatMap(({ entry: { id } }) => (kept.has(id) ? [id] : []))
 }
 
 /**
