@@ -101,9 +101,25 @@ async function editAndTakeAway(page: Page, served: Served): Promise<{ site: Site
   return { site: await siteNow(served, id), unpacked: await takeAway(page) }
 }
 
-/** Header and footer with marks taken off and links resolved. */
-function bareSurround(page: Page): Promise<string> {
-  return page.evaluate(() => {
+/** What a visitor finds on a page of the finished site, read at one go. */
+interface Found {
+  /** Header and footer with marks taken off and links resolved. */
+  readonly surround: string
+  readonly links: readonly string[]
+  /** The items of the main menu that are marked: how, and what they say. */
+  readonly marked: readonly (readonly [mark: string, label: string])[]
+  /** How many of its items the page stands under. */
+  readonly within: number
+  readonly breadcrumb: readonly string[]
+  readonly breadcrumbLinks: readonly string[]
+  readonly previous: readonly string[]
+  readonly next: readonly string[]
+}
+
+function readFound(page: Page): Promise<Found> {
+  return page.evaluate((kinds) => {
+    const all = (selector: string) => [...document.querySelectorAll<HTMLAnchorElement>(selector)]
+    const hrefs = (selector: string) => all(selector).map(({ href }) => href)
     const copy = document.body.cloneNode(true) as HTMLElement
     copy.querySelectorAll('.banner').forEach((part) => part.remove())
     for (const element of copy.querySelectorAll('*')) {
@@ -115,8 +131,19 @@ function bareSurround(page: Page): Promise<string> {
       }
     }
     const surround = [...copy.querySelectorAll('.skip-link, header, footer')]
-    return surround.map((part) => part.outerHTML.replace(/\s+/g, ' ')).join('\n')
-  })
+    return {
+      surround: surround.map((part) => part.outerHTML.replace(/\s+/g, ' ')).join('\n'),
+      links: hrefs('a[href]'),
+      marked: all('.menu-opening [aria-current]').map(
+        (item) => [item.getAttribute('aria-current')!, item.textContent] as const,
+      ),
+      within: all('.menu-opening .within').length,
+      breadcrumb: all('.breadcrumb li').map(({ textContent }) => textContent),
+      breadcrumbLinks: hrefs(kinds.breadcrumb),
+      previous: hrefs(kinds.previous),
+      next: hrefs(kinds.next),
+    }
+  }, KINDS)
 }
 
 const hrefs = (page: Page, selector: string) =>
@@ -151,14 +178,14 @@ async function clickOne(visitor: Page, top: string, kind: Kind): Promise<string 
   return targets[at]
 }
 
-/** What links of a page lead to within the site, that nothing answers to or that has no such part. */
+/** What of the links of a page leads to something within the site, that nothing answers to or that has no such part. */
 async function brokenLinks(
-  visitor: Page,
+  links: readonly string[],
   top: string,
   known: Map<string, Promise<string>>,
 ): Promise<string[]> {
   const broken: string[] = []
-  for (const target of new Set(await hrefs(visitor, 'a[href]'))) {
+  for (const target of new Set(links)) {
     if (!target.startsWith(top)) continue
     const [address = '', fragment = ''] = target.split('#')
     const asked = known.get(address) ?? fetch(address).then((answer) => (answer.ok ? answer.text() : ''))
@@ -200,35 +227,29 @@ test('the demo, edited in the interface and taken away, has no broken link and o
   const asked = new Map<string, Promise<string>>()
   for (const entry of readingOrderAndRest(site)) {
     await visitor.goto(urlOf(entry))
-    surrounds.add(await bareSurround(visitor))
-    expect(await brokenLinks(visitor, unpacked.url, asked)).toEqual([])
-    for (const target of await hrefs(visitor, 'a[href]'))
-      if (!target.startsWith(unpacked.url)) left.add(target)
+    const found = await readFound(visitor)
+    surrounds.add(found.surround)
+    expect(await brokenLinks(found.links, unpacked.url, asked)).toEqual([])
+    for (const target of found.links) if (!target.startsWith(unpacked.url)) left.add(target)
 
     // The mark, as design 5.4 has it.
     const mark = hereMark(site.plan, menuIndex, entry)
-    const current = visitor.locator('.menu-opening [aria-current]')
-    await expect(current).toHaveCount(mark.here || mark.nearest ? 1 : 0)
-    if (mark.here) {
-      await expect(current).toHaveAttribute('aria-current', 'page')
-      await expect(current).toHaveText(labelOf(entryOf(site.plan, entry)))
-    } else if (mark.nearest) {
-      await expect(current).toHaveAttribute('aria-current', 'true')
-      await expect(current).toHaveText(labelOf(entryOf(site.plan, mark.nearest)))
-    }
-    await expect(visitor.locator('.menu-opening .within')).toHaveCount(
-      mark.within.size + (mark.nearest ? 1 : 0),
+    const marks = [
+      ['page', mark.here && entry],
+      ['true', mark.nearest],
+    ] as const
+    expect(found.marked).toEqual(
+      marks.flatMap(([how, id]) => (id ? [[how, labelOf(entryOf(site.plan, id))]] : [])),
     )
+    expect(found.within).toBe(mark.within.size + (mark.nearest ? 1 : 0))
 
     // The breadcrumb equals the ancestors.
     const way = breadcrumbOf(site.plan, site.surround.breadcrumb, entry)
-    expect(await visitor.locator('.breadcrumb li').allTextContents()).toEqual(
-      way.map((one) => labelOf(entryOf(site.plan, one))),
-    )
+    expect(found.breadcrumb).toEqual(way.map((one) => labelOf(entryOf(site.plan, one))))
     const linked = way.slice(0, -1).filter((one) => entryOf(site.plan, one).kind === 'page')
-    expect(await hrefs(visitor, '.breadcrumb a')).toEqual(linked.map(urlOf))
-    nextOf.set(urlOf(entry), await hrefs(visitor, KINDS.next))
-    previousOf.set(urlOf(entry), await hrefs(visitor, KINDS.previous))
+    expect(found.breadcrumbLinks).toEqual(linked.map(urlOf))
+    nextOf.set(urlOf(entry), found.next)
+    previousOf.set(urlOf(entry), found.previous)
     expect(await axeFindings(visitor)).toEqual([])
   }
   expect(surrounds.size).toBe(1)
