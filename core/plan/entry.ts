@@ -32,10 +32,13 @@ const fileNameSchema = v.pipe(
   }),
 )
 
+/** How long main content may be, in characters. */
+export const MAX_CONTENT = 1_000_000
+
 const bodySchema = v.pipe(
   v.strictObject({
     /** The author's own bytes; parsed only when a page is written. */
-    html: v.optional(lines(1_000_000), ''),
+    html: v.optional(lines(MAX_CONTENT), ''),
     /** The day of the last change, `YYYY-MM-DD`, or empty. */
     changed: v.optional(dayOrNoneSchema, ''),
   }),

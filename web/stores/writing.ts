@@ -3,7 +3,7 @@ import { followHeadings, followInText, renamedHeadingIds } from '@viatica/core/c
 import { singlesOf } from '@viatica/core/plan/change/apply.ts'
 import type { SetEntry, SingleChange } from '@viatica/core/plan/change/change.ts'
 import { markOf } from '@viatica/core/plan/change/over.ts'
-import type { EntryId, PageEntry } from '@viatica/core/plan/entry.ts'
+import { type EntryId, MAX_CONTENT, type PageEntry } from '@viatica/core/plan/entry.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { useChosen } from './chosen.ts'
@@ -23,6 +23,8 @@ export const useWriting = defineStore('writing', () => {
   /** The page that the text belongs to: what is saved late must not land on the next one. */
   const writingFor = ref<EntryId>('')
   const text = ref('')
+  /** The text as far as it is read: one that is too long to be kept would hold up the editor for seconds. */
+  const readable = computed(() => (text.value.length > MAX_CONTENT ? '' : text.value))
   /** What of the site the text was written over. */
   const over = ref('')
   const fault = ref('')
@@ -115,7 +117,7 @@ export const useWriting = defineStore('writing', () => {
   /** Saves the text. @param base what it is written over */
   function write(base: string): void {
     const entry = writingFor.value
-    const renamed = renamedHeadingIds(base, text.value)
+    const renamed = renamedHeadingIds(base, readable.value)
     const html = followInText(text.value, entry, renamed)
     if (html !== text.value) {
       // Its own links follow, too: the editor must show them.
@@ -151,5 +153,5 @@ export const useWriting = defineStore('writing', () => {
     write(other)
   }
 
-  return { page, text, turn, fault, theirs, type, saveNow, settle, replace }
+  return { page, text, readable, turn, fault, theirs, type, saveNow, settle, replace }
 })

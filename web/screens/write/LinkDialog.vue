@@ -51,7 +51,7 @@ const pageAt = (page: EntryId) => {
 }
 
 /** The main content of a page; of the one that is being written, what stands in the editor. */
-const textOf = (page: PageEntry) => (page.id === writing.page?.id ? writing.text : page.body.html)
+const textOf = (page: PageEntry) => (page.id === writing.page?.id ? writing.readable : page.body.html)
 
 /** The headings of a page; one without an id is given one when it is chosen. */
 function headingChoices(page: PageEntry): Choice[] {

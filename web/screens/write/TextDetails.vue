@@ -25,9 +25,9 @@ const openSite = useOpenSite()
 const chosen = useChosen()
 const writing = useWriting()
 
-const headings = computed(() => headingsOf(writing.text))
+const headings = computed(() => headingsOf(writing.readable))
 const hasOwnFirst = computed(() => headings.value.some(({ level }) => level === 1))
-const words = computed(() => countWords(writing.text, openSite.site!.settings.language))
+const words = computed(() => countWords(writing.readable, openSite.site!.settings.language))
 const linksIn = computed(() => linksInto(openSite.site!, props.page.id))
 
 const spelling = useSpelling()
