@@ -4,6 +4,7 @@ import type { Site } from '../plan/site.ts'
 import { outputFiles } from '../formats/archive.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import type { SingleChange } from '../plan/change/change.ts'
+import { applySoundly } from '../plan/change/sound.ts'
 import { newPage } from '../plan/newEntry.ts'
 import { fileNameFault, folderKeys, isReservedName } from '../standard/fileName.ts'
 import { YEAR } from '../testing/year.ts'
@@ -73,6 +74,19 @@ describe('addresses', () => {
       }),
       { numRuns: 400 },
     )
+  })
+
+  test.each(['flat', 'nested', 'folders'] as const)('no file can be where the home page is: %s', (layout) => {
+    const site = withSettings(outline, { layout })
+    const add = (path: string) =>
+      ({ kind: 'addFile', file: { id: 'f', path, content: 'a'.repeat(64), size: 1, alt: '' } }) as const
+    for (const path of ['index.html', 'INDEX.HTML', 'index.html/lock.svg'])
+      expect(() => applySoundly(site, add(path))).toThrow(
+        /^The home page stands at index\.html: .* cannot\.$/,
+      )
+    const other = applySoundly(site, add('index.php')).site
+    const php = { kind: 'setSite', field: 'extension', value: '.php' } as const
+    expect(() => applySoundly(other, php)).toThrow('The home page stands at index.php: index.php cannot.')
   })
 
   test('a page that was given out keeps its address, whoever comes before it in the plan', () => {

@@ -81,6 +81,18 @@ test('a new page in a new group stands where the page above the group does', () 
   expect(pathOf(add(grouped, 'g', newPage('n', 'New page')), 'n')).toBe('walks/new-page.php')
 })
 
+test('the home page goes round what other pages keep, and round files', () => {
+  const site = existing({ 'index.html': '', 'start.html': '' })
+  const named = { kind: 'setEntry', entry: site.plan.home, field: 'pin', value: null } as const
+  const other = { name: 'start', addresses: ['index.html'] }
+  const kept = { kind: 'setEntry', entry: 'start.html', field: 'pin', value: other } as const
+  const both = applyChange(site, { kind: 'batch', changes: [named, kept] }).site
+  expect([...addressesOf(both).paths.values()].sort()).toEqual(['index-2.html', 'index.html'])
+  const file = { id: 'found', path: 'index.html', content: 'a'.repeat(64), size: 1, alt: '' }
+  const beside = applyChange(site, { kind: 'batch', changes: [named, { kind: 'addFile', file }] }).site
+  expect(pathOf(beside, beside.plan.home)).toBe('index-2.html')
+})
+
 test('whatever the plan is, every page has a path of its own, and what is kept stays', () => {
   fc.assert(
     fc.property(arbitrarySite(12), (site) => {

@@ -118,7 +118,11 @@ export function ownAddresses(
     if (entry.kind === 'link' || paths.has(id)) continue
     const parent = plan.parents.get(id)
     if (parent === undefined) {
-      put(id, `index${rule.extension}`)
+      // What is kept there was given out.
+      const pathOf = (n: number) => `index${n === 1 ? '' : `${rule.separator}${n}`}${rule.extension}`
+      let n = 1
+      while (!isFree(pathOf(n), id)) n++
+      put(id, pathOf(n))
       continue
     }
     if (entry.kind === 'group') {

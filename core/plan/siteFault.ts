@@ -28,8 +28,16 @@ function planFault(plan: Plan): string | undefined {
   return met === plan.entries.size ? undefined : 'Some entries would stand nowhere in the plan.'
 }
 
+/**
+ * Where no file can stand: at the home page. Other pages go round what is there, and so does the home page of existing
+ * pages, which keep the paths that they have.
+ */
+function homeKeyOf({ layout, extension }: Settings): string | undefined {
+  return layout === 'own' ? undefined : nameKey(`index${extension}`)
+}
+
 /** What is wrong with the files of a site, beside what each is: two of one path, or too much of them. */
-function filesFault({ files }: Site): string | undefined {
+function filesFault({ files, settings }: Site): string | undefined {
   if (files.size > MAX_FILES) return `A site can have at most ${MAX_FILES} files.`
   const keys = new Map<string, string>()
   /** Where a host has two files whose names differ by case alone, both came from there. */
@@ -42,8 +50,12 @@ function filesFault({ files }: Site): string | undefined {
     keys.set(nameKey(path), path)
     bytes += size
   }
+  const home = homeKeyOf(settings)
   for (const [key, path] of keys) {
-    const above = [...folderKeys(key)].map((folder) => keys.get(folder)).find((there) => there !== undefined)
+    const folders = [...folderKeys(key)]
+    if (home !== undefined && (key === home || folders.includes(home)))
+      return `The home page stands at ${home}: ${path} cannot.`
+    const above = folders.map((folder) => keys.get(folder)).find((there) => there !== undefined)
     if (above !== undefined) return `${above} is a file of the site: it cannot be the folder of ${path}, too.`
   }
   return bytes > MAX_SITE_BYTES
