@@ -558,6 +558,7 @@ test('a text that cannot be kept is refused with the reason and the line, and st
   await refused(/Not saved: Elements are nested more than \d+ deep at line 2/)
   await replace(`<p>one</p>\n<p>${'word '.repeat(1_000_000)}</p>`)
   await refused(/Not saved: must be at most 1000000 characters long/)
+  await expect(page.getByText('Not read: the text is too long.')).toBeVisible()
   await replace('<p>one</p>\n<p>two\u0000</p>')
   await refused(/Not saved: must not contain control characters, as in line 2/)
   await expect(source(page)).toContainText('two')

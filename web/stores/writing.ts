@@ -23,8 +23,9 @@ export const useWriting = defineStore('writing', () => {
   /** The page that the text belongs to: what is saved late must not land on the next one. */
   const writingFor = ref<EntryId>('')
   const text = ref('')
+  const isTooLong = computed(() => text.value.length > MAX_CONTENT)
   /** The text as far as it is read: one that is too long to be kept would hold up the editor for seconds. */
-  const readable = computed(() => (text.value.length > MAX_CONTENT ? '' : text.value))
+  const readable = computed(() => (isTooLong.value ? '' : text.value))
   /** What of the site the text was written over. */
   const over = ref('')
   const fault = ref('')
@@ -153,5 +154,5 @@ export const useWriting = defineStore('writing', () => {
     write(other)
   }
 
-  return { page, text, readable, turn, fault, theirs, type, saveNow, settle, replace }
+  return { page, text, isTooLong, readable, turn, fault, theirs, type, saveNow, settle, replace }
 })

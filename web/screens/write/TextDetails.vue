@@ -111,7 +111,8 @@ const setter = (field: EntryField) => (value: string) =>
         </button>
       </li>
     </ol>
-    <p v-if="headings.length === 0" class="quiet">No headings in the text yet.</p>
+    <p v-if="writing.isTooLong" class="quiet">Not read: the text is too long.</p>
+    <p v-else-if="headings.length === 0" class="quiet">No headings in the text yet.</p>
     <div v-else class="shift">
       <Button size="small" @click="shift(-1)">Raise {{ range ? 'chosen' : 'all' }} headings</Button>
       <Button size="small" @click="shift(1)">Lower {{ range ? 'chosen' : 'all' }} headings</Button>
@@ -151,7 +152,8 @@ const setter = (field: EntryField) => (value: string) =>
       </template>
     </SavedText>
     <p class="quiet">
-      {{ words }} words<template v-if="page.body.changed">, last changed {{ page.body.changed }}</template>
+      {{ writing.isTooLong ? 'Words not counted' : `${words} words`
+      }}<template v-if="page.body.changed">, last changed {{ page.body.changed }}</template>
     </p>
 
     <h2>Spelling</h2>
