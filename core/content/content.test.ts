@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { applyChange } from '../plan/change/apply.ts'
 import type { Piece } from '../plan/surround/piece.ts'
 import type { Site } from '../plan/site.ts'
@@ -166,6 +167,32 @@ describe('headings', () => {
       ['winter', 'cold'],
     ])
     expect(renamedHeadingIds(before, '<h2 id="summer">Summer</h2>').size).toBe(0)
+  })
+
+  test('whose id is renamed are those with their text, else at their place, each new id going to one', () => {
+    const heading = fc.tuple(fc.constantFrom('', 'a', 'b', 'c', 'd', 'e'), fc.constantFrom('', 'One', 'Two'))
+    const headings = fc.array(heading, { maxLength: 9 })
+    const html = (all: readonly (readonly [string, string])[]) =>
+      all.map(([id, text]) => `<h2${id && ` id="${id}"`}>${text}</h2>`).join('')
+    fc.assert(
+      fc.property(headings, headings, (was, is) => {
+        const before = new Set(was.map(([id]) => id))
+        const taken = new Set<string>()
+        const expected = new Map<string, string>()
+        for (const [at, [id, text]] of was.entries()) {
+          if (id === '' || is.some(([other]) => other === id)) continue
+          const isFree = ([other]: readonly [string, string]) =>
+            other !== '' && !before.has(other) && !taken.has(other)
+          const there = was.length === is.length && isFree(is[at]!) ? is[at] : undefined
+          const next = is.find((one) => text !== '' && one[1] === text && isFree(one)) ?? there
+          if (!next) continue
+          expected.set(id, next[0])
+          taken.add(next[0])
+        }
+        expect([...renamedHeadingIds(html(was), html(is))]).toEqual([...expected])
+      }),
+      { numRuns: 300 },
+    )
   })
 
   test('whose id is renamed are followed by what the author picked, wrote in a piece, and leads on from', () => {

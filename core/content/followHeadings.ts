@@ -17,12 +17,22 @@ export function renamedHeadingIds(before: string, after: string): Map<string, st
   const kept = new Set(is.map(({ id }) => id))
   const renamed = new Map<string, string>()
   const used = new Set<string>(was.map(({ id }) => id))
+  const isNew = ({ id }: Heading) => id !== '' && !used.has(id)
+  /** Those of each text, the first of them last. */
+  const ofText = new Map<string, Heading[]>()
+  for (const heading of is.toReversed()) {
+    if (heading.text === '') continue
+    const those = ofText.get(heading.text)
+    if (those) those.push(heading)
+    else ofText.set(heading.text, [heading])
+  }
   was.forEach((heading, at) => {
     if (heading.id === '' || kept.has(heading.id)) return
-    const isNew = ({ id }: Heading) => id !== '' && !used.has(id)
-    const same = is.find((one) => isNew(one) && one.text === heading.text && heading.text !== '')
+    const same = ofText.get(heading.text)
+    // What is not new any more will not be again.
+    while (same && same.length > 0 && !isNew(same.at(-1)!)) same.pop()
     const there = was.length === is.length && is[at] && isNew(is[at]) ? is[at] : undefined
-    const next = same ?? there
+    const next = same?.at(-1) ?? there
     if (!next) return
     renamed.set(heading.id, next.id)
     used.add(next.id)
