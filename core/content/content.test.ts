@@ -170,7 +170,10 @@ describe('headings', () => {
   })
 
   test('whose id is renamed are those with their text, else at their place, each new id going to one', () => {
-    const heading = fc.tuple(fc.constantFrom('', 'a', 'b', 'c', 'd', 'e'), fc.constantFrom('', 'One', 'Two'))
+    const heading: fc.Arbitrary<[string, string]> = fc.tuple(
+      fc.constantFrom('', 'a', 'b', 'c', 'd', 'e'),
+      fc.constantFrom('', 'One', 'Two'),
+    )
     const headings = fc.array(heading, { maxLength: 9 })
     const html = (all: readonly (readonly [string, string])[]) =>
       all.map(([id, text]) => `<h2${id && ` id="${id}"`}>${text}</h2>`).join('')
