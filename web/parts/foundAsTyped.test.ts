@@ -81,3 +81,18 @@ test('words that change, or a list that is closed, drop what was waiting', async
   await asked[2]!.answer('of c')
   expect(taken).toEqual([])
 })
+
+test('words that are taken back and typed again are looked for again, where their answer was dropped', async () => {
+  const { words, asked, taken, enter } = typing()
+  words.value = 'a'
+  await asked[0]!.answer('of a')
+  words.value = 'ab'
+  words.value = 'a '
+  await asked[1]!.answer('of ab')
+  words.value = 'ab'
+  enter()
+  expect(taken).toEqual([])
+  await asked[2]!.answer('of a and a space')
+  await asked[3]!.answer('of ab')
+  expect(taken).toEqual(['of ab'])
+})

@@ -26,8 +26,8 @@ export function foundAsTyped(
       while (answered !== words.value) {
         const asked = words.value
         const hits = asked === '' ? undefined : await search(asked)
-        answered = asked
         if (asked !== words.value) continue
+        answered = asked
         found.value = hits
         active.value = 0
       }
