@@ -150,6 +150,19 @@ export default ts.config(
     ignores: ['**/*.test.ts', 'core/testing/**'],
     rules: {
       'no-restricted-globals': ['error', ...IMPURE],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            ':matches(Program, ExportNamedDeclaration) > VariableDeclaration > VariableDeclarator > Identifier.id ' +
+            'TSTypeReference[typeName.name="Record"] > * > TSStringKeyword:first-child',
+          message: 'What is asked for names from outside is a table of core/standard/table.ts.',
+        },
+        {
+          selector: 'CallExpression[callee.object.name="v"][callee.property.name="record"]',
+          message: 'Names of any kind are read by core/standard/record.ts.',
+        },
+      ],
       'no-restricted-properties': [
         'error',
         { object: 'Math', property: 'random', message: 'Core takes randomness from outside.' },

@@ -76,7 +76,6 @@ const REASONS = {
   ssh2: 'SSH and SFTP in plain JavaScript, the one that all others build on',
   'xmllint-wasm': 'libxml2’s checker as WebAssembly, an outside check; tests only',
   'ipaddr.js': 'ranges of addresses, used by Express itself',
-  'fast-deep-equal': 'what compares data in most validators',
   oxfmt:
     'formats as Prettier does, in a hundredth of its time; young, and pinned: Prettier could take its place',
   'p-limit': 'a queue of a few lines that most build tools use',

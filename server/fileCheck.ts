@@ -2,14 +2,15 @@ import { fileTypeOf } from '@viatica/core/plan/file.ts'
 import { fileTypeFromBuffer } from 'file-type'
 import { Problem } from './http/problem.ts'
 import { svgFault } from './svg.ts'
+import { tableOf } from '@viatica/core/standard/table.ts'
 
 /** Media types under which one kind of content goes by several names. */
-const SAME_AS: Readonly<Record<string, readonly string[]>> = {
+const SAME_AS = tableOf<readonly string[]>({
   'image/x-icon': ['image/vnd.microsoft.icon'],
   'audio/mpeg': ['audio/mp3'],
   'font/ttf': ['font/sfnt'],
   'font/otf': ['font/sfnt'],
-}
+})
 
 /** Endings whose files are text, which has no mark of its own. */
 const IS_TEXT = /^(text\/|application\/json$)/
@@ -64,7 +65,7 @@ export async function checkFile(bytes: Uint8Array, name: string): Promise<void> 
     (type) => type?.mime,
     () => undefined,
   )
-  if (found !== type.media && !SAME_AS[type.media]?.includes(found ?? ''))
+  if (found !== type.media && !SAME_AS.get(type.media)?.includes(found ?? ''))
     throw refuse(
       'Not what its name says',
       `has content that does not match its extension${found ? `: it is ${found}` : ''}`,

@@ -8,6 +8,7 @@ import {
 } from 'parse5'
 import { readPointer } from '../pointer/pointer.ts'
 import { elementsOf, type Fragment } from '../standard/fragment.ts'
+import { tableOf } from '../standard/table.ts'
 
 /** What a fault of a source is. */
 export type HtmlFaultKind = 'markup' | 'unclosed' | 'stray end' | 'double id' | 'no alternative' | 'document'
@@ -26,7 +27,7 @@ export interface HtmlFault {
 }
 
 /** What the HTML standard calls errors that its tokenizer finds, in plain words where they are common. */
-const PARSE_ERRORS: Readonly<Record<string, string>> = {
+const PARSE_ERRORS = tableOf<string>({
   'eof-in-tag': 'a tag is not ended',
   'eof-in-comment': 'a comment is not ended',
   'missing-end-tag-name': 'an end tag has no name',
@@ -38,7 +39,7 @@ const PARSE_ERRORS: Readonly<Record<string, string>> = {
   'missing-attribute-value': 'an attribute has “=” and no value',
   'invalid-first-character-of-tag-name': 'a “<” that begins no tag must be written “&lt;”',
   'unexpected-equals-sign-before-attribute-name': 'an “=” where the name of an attribute should be',
-}
+})
 
 const VOID = /^(area|base|br|col|embed|hr|img|input|link|meta|source|track|wbr)$/
 
@@ -106,7 +107,7 @@ function parseNoting(
 export function htmlFaults(source: string): HtmlFault[] {
   const faults: HtmlFault[] = []
   const { fragment, ends, document } = parseNoting(source, ({ code, startOffset, endOffset, startLine }) => {
-    const what = PARSE_ERRORS[code] ?? code.replaceAll('-', ' ')
+    const what = PARSE_ERRORS.get(code) ?? code.replaceAll('-', ' ')
     const end = Math.max(endOffset, startOffset + 1)
     faults.push({ kind: 'markup', start: startOffset, end, line: startLine, what, code })
   })

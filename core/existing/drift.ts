@@ -9,6 +9,7 @@ import { entryOf, isWithin } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import type { Stretch } from '../standard/pageTokens.ts'
 import { tokensOf } from '../standard/pageTokens.ts'
+import { tableOf } from '../standard/table.ts'
 import { REFERENCES, referencesOf } from '../template/content.ts'
 import type { Override, Templates } from '../plan/surround/templates.ts'
 import type { DriftChoice } from './decide.ts'
@@ -280,15 +281,10 @@ const isUsual = ({ templates }: BuiltSite, direction: 'previous' | 'next' | 'up'
 function relationsDrift({ planned, site }: Search, page: ReadPage): Drift[] {
   const id = planned.idOf(page.path)!.id
   const { previous, next } = neighboursOf(site)(id)
-  const wanted: Record<string, string | undefined> = {
-    prev: previous,
-    previous,
-    next,
-    up: pageAbove(site, id),
-  }
+  const wanted = tableOf({ prev: previous, previous, next, up: pageAbove(site, id) })
   return page.relations.flatMap(({ rel, target, at }): Drift[] => {
-    if (!(rel in wanted) || target.to === 'away') return []
-    const to = wanted[rel]
+    if (!wanted.has(rel) || target.to === 'away') return []
+    const to = wanted.get(rel)
     const path = to === undefined ? undefined : planned.pathOf.get(to)
     if (target.to === 'file' && target.path === path) return []
     return [

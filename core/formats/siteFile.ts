@@ -8,6 +8,7 @@ import { DEFAULT_SETTINGS, type SettingName, settingSchemas, type Site } from '.
 import { siteFault } from '../plan/siteFault.ts'
 import { fromSiteData, toSiteData } from '../plan/siteData.ts'
 import { STANDARD_SURROUND, surroundSchema } from '../plan/surround/surround.ts'
+import { recordOf } from '../standard/record.ts'
 import { listOf } from '../standard/list.ts'
 import { tooDeepAt } from './jsonDepth.ts'
 import { checkSize, InputFault, placeIn } from './inputFault.ts'
@@ -46,7 +47,7 @@ const versionSchema = v.strictObject({
   files: v.optional(listOf(siteFileSchema, MAX_FILES), []),
   plan: branchSchema,
   /** The bytes of the files by key, in base64. */
-  contents: v.optional(v.record(v.string(), v.pipe(v.string(), v.check(isBase64, 'must be base64'))), {}),
+  contents: v.optional(recordOf(v.pipe(v.string(), v.check(isBase64, 'must be base64'))), {}),
 })
 
 const fileSchema = v.variant(

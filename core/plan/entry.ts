@@ -3,6 +3,7 @@ import { fileNameFault } from '../standard/fileName.ts'
 import { isAllowedTarget } from '../standard/target.ts'
 import { fragmentFault } from '../standard/fragment.ts'
 import { dayOrNoneSchema, daySchema } from '../standard/date.ts'
+import { recordOf } from '../standard/record.ts'
 import { sitePathSchema } from '../standard/sitePath.ts'
 import { filledLine, line, lines } from '../standard/text.ts'
 
@@ -70,8 +71,12 @@ const seenSchema = v.strictObject({
   on: daySchema,
   /** Of each part of the page, by its name: see core/seen. */
   marks: v.pipe(
-    v.record(line(40), v.pipe(v.string(), v.regex(/^[0-9a-f]{1,16}$/, 'must be a mark of a text'))),
+    recordOf(v.pipe(v.string(), v.regex(/^[0-9a-f]{1,16}$/, 'must be a mark of a text'))),
     v.check((marks) => Object.keys(marks).length <= 30, 'must be at most 30 marks'),
+    v.check(
+      (marks) => Object.keys(marks).every((part) => v.is(line(40), part)),
+      'must be under names of parts',
+    ),
   ),
 })
 export type Seen = v.InferOutput<typeof seenSchema>

@@ -2,6 +2,7 @@ import * as v from 'valibot'
 import { sitePathFault } from '../standard/sitePath.ts'
 import { line } from '../standard/text.ts'
 import { entryIdSchema } from './entry.ts'
+import { tableOf } from '../standard/table.ts'
 
 /** What pages do with a file: show it, be styled by it, run it, write with it, or offer it. */
 export type FileKind = 'picture' | 'style' | 'script' | 'font' | 'download'
@@ -21,7 +22,7 @@ const OFFICE = 'application/vnd.openxmlformats-officedocument'
 const OPEN_DOCUMENT = 'application/vnd.oasis.opendocument'
 
 /** Kinds of files that a site can hold, by ending. */
-export const FILE_TYPES: Readonly<Record<string, FileType>> = {
+export const FILE_TYPES = tableOf<FileType>({
   svg: picture('image/svg+xml'),
   png: picture('image/png'),
   jpg: picture('image/jpeg'),
@@ -54,7 +55,7 @@ export const FILE_TYPES: Readonly<Record<string, FileType>> = {
   mp3: download('audio/mpeg'),
   mp4: download('video/mp4'),
   webm: download('video/webm'),
-}
+})
 
 /** What stands after the last dot of a name, in lower case; empty without one. */
 export function endingOf(name: string): string {
@@ -63,8 +64,7 @@ export function endingOf(name: string): string {
 
 /** The type that the name of a file says it has; undefined for one that sites do not hold. */
 export function fileTypeOf(name: string): FileType | undefined {
-  const ending = endingOf(name)
-  return Object.hasOwn(FILE_TYPES, ending) ? FILE_TYPES[ending] : undefined
+  return FILE_TYPES.get(endingOf(name))
 }
 
 /** The media type of a file of the site. */
@@ -106,7 +106,7 @@ export const siteFileSchema = v.pipe(
       ? foundPathFault(path)
       : (sitePathFault(path) ??
         (fileTypeOf(path) === undefined
-          ? `must end in one of ${Object.keys(FILE_TYPES).join(', ')}`
+          ? `must end in one of ${[...FILE_TYPES.keys()].join(', ')}`
           : undefined))
     if (fault)
       addIssue({

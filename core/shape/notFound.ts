@@ -4,9 +4,10 @@ import { newPage } from '../plan/newEntry.ts'
 import { childrenOf, entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import { escapePlainly } from '../standard/escape.ts'
+import { tableOf } from '../standard/table.ts'
 
 /** What the 404 page is called, by language. */
-const TITLES: Readonly<Record<string, string>> = {
+const TITLES = tableOf<string>({
   en: 'Page not found',
   de: 'Seite nicht gefunden',
   fr: 'Page introuvable',
@@ -15,7 +16,7 @@ const TITLES: Readonly<Record<string, string>> = {
   nl: 'Pagina niet gevonden',
   pt: 'Página não encontrada',
   pl: 'Nie znaleziono strony',
-}
+})
 
 const chosen = (value: EntryId | null): SingleChange => ({ kind: 'setSite', field: 'notFound', value })
 
@@ -41,7 +42,7 @@ export function chooseNotFound({ plan }: Site, id: EntryId | null): Change {
  * @param today as `2026-05-31`
  */
 export function newNotFound({ plan, settings, surround }: Site, id: EntryId, today: string): Change {
-  const title = TITLES[settings.language.split('-')[0]!.toLowerCase()] ?? TITLES['en']!
+  const title = TITLES.get(settings.language.split('-')[0]!.toLowerCase()) ?? TITLES.get('en')!
   const home = `<p><a href="entry:${plan.home}">${escapePlainly(labelOf(entryOf(plan, plan.home)))}</a></p>\n`
   // The pages of templates are their author's HTML: nothing is computed there.
   const html = surround.templates ? home : '<put-site-map></put-site-map>\n'

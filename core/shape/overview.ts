@@ -5,9 +5,10 @@ import { newPage } from '../plan/newEntry.ts'
 import { childrenOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import { callsOf, compileHtml } from '../render/authorHtml.ts'
+import { tableOf } from '../standard/table.ts'
 
 /** What a map of the site is called, by language. */
-const MAP_TITLES: Readonly<Record<string, string>> = {
+const MAP_TITLES = tableOf<string>({
   en: 'Site map',
   de: 'Seitenübersicht',
   fr: 'Plan du site',
@@ -16,7 +17,7 @@ const MAP_TITLES: Readonly<Record<string, string>> = {
   nl: 'Sitemap',
   pt: 'Mapa do site',
   pl: 'Mapa strony',
-}
+})
 
 const PAGES = '<put-pages descriptions></put-pages>'
 const SITE_MAP = '<put-site-map></put-site-map>'
@@ -46,7 +47,7 @@ export function overviewOf(site: Site, id: EntryId, today: string): Change | und
 export function siteMapPage({ plan, settings }: Site, id: EntryId, today: string): Change | undefined {
   for (const entry of plan.entries.values())
     if (entry.kind === 'page' && calls(entry, 'put-site-map')) return undefined
-  const title = MAP_TITLES[settings.language.split('-')[0]!.toLowerCase()] ?? MAP_TITLES['en']!
+  const title = MAP_TITLES.get(settings.language.split('-')[0]!.toLowerCase()) ?? MAP_TITLES.get('en')!
   const page = newPage(id, title, { state: 'ready' })
   const branch = { ...page, body: { html: SITE_MAP, changed: today }, entries: [] }
   return { kind: 'add', parent: plan.home, place: childrenOf(plan, plan.home).length, branches: [branch] }

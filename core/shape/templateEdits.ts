@@ -1,4 +1,3 @@
-import isEqual from 'fast-deep-equal'
 import type { Change } from '../plan/change/change.ts'
 import { guarded } from '../plan/change/guard.ts'
 import type { EntryId } from '../plan/entry.ts'
@@ -14,6 +13,7 @@ import type {
 import { type FieldPlace, type Pattern, patternFields, withField } from '../template/patternFields.ts'
 import { bitsOfSource, sourceOfBits } from '../template/partSource.ts'
 import { createTemplateWriter } from '../template/write.ts'
+import { isSameData } from '../standard/sameData.ts'
 
 /** The change that sets the templates of a site to something else; undefined for a site without. */
 function changed(site: Site, edit: (templates: Templates) => Templates): Change | undefined {
@@ -167,7 +167,7 @@ export interface PatternEdit {
 export function editedPattern(pattern: Pattern, edits: readonly PatternEdit[], alike = false): Pattern {
   const fields = patternFields(pattern)
   const edited = edits.reduce((now, { at, source }) => {
-    const before = fields.find((field) => isEqual(field.at, at))?.bits ?? []
+    const before = fields.find((field) => isSameData(field.at, at))?.bits ?? []
     return sourceOfBits(before) === source ? now : withField(now, at, bitsOfSource(source, before, true))
   }, pattern)
   return alike && edited.kind === 'menu' ? { kind: 'menu', pattern: { ...edited.pattern, own: {} } } : edited
@@ -183,4 +183,4 @@ export const templatesWith = (site: Site, pattern: Pattern): Site => {
 
 /** Writes a menu, breadcrumb or pager otherwise, on all pages that have it. */
 export const setPattern = (site: Site, before: Pattern, after: Pattern): Change | undefined =>
-  isEqual(before, after) ? undefined : changed(site, (templates) => withPattern(templates, after))
+  isSameData(before, after) ? undefined : changed(site, (templates) => withPattern(templates, after))

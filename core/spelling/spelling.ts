@@ -2,6 +2,8 @@ import type { Entry } from '../plan/entry.ts'
 import { type Site } from '../plan/site.ts'
 import { wordsAround } from './around.ts'
 import { type PlacedWord, wordsInBody, wordsInText } from './wordsToLookUp.ts'
+import { valueAt } from '../standard/record.ts'
+import { tableOf } from '../standard/table.ts'
 
 /** The dictionaries that come with Viatica. */
 export type DictionaryName =
@@ -18,7 +20,7 @@ export type DictionaryName =
   | 'polish'
 
 /** The dictionary of each region of a language; under the empty one all that a plain tag is looked up in, which may be several. */
-const DICTIONARIES: Readonly<Record<string, Readonly<Record<string, readonly DictionaryName[]>>>> = {
+const DICTIONARIES = tableOf<Readonly<Record<string, readonly DictionaryName[]>>>({
   en: { '': ['british', 'american'], us: ['american'], gb: ['british'] },
   de: { '': ['german'], ch: ['swiss'], li: ['swiss'] },
   fr: { '': ['french'] },
@@ -27,18 +29,17 @@ const DICTIONARIES: Readonly<Record<string, Readonly<Record<string, readonly Dic
   nl: { '': ['dutch'] },
   pt: { '': ['portuguese', 'brazilian'], pt: ['portuguese'], br: ['brazilian'] },
   pl: { '': ['polish'] },
-}
+})
 /** English that is written elsewhere is nearer to the British. */
-const ELSEWHERE: Readonly<Record<string, readonly DictionaryName[]>> = { en: ['british'], pt: ['portuguese'] }
+const ELSEWHERE = tableOf<readonly DictionaryName[]>({ en: ['british'], pt: ['portuguese'] })
 
 /** What a text in a language is looked up in, by a BCP 47 tag; a plain one may be spelt in several ways. */
 export function dictionariesFor(language: string): readonly DictionaryName[] {
   const [primary = '', ...rest] = language.toLowerCase().split('-')
-  const regions = Object.hasOwn(DICTIONARIES, primary) ? DICTIONARIES[primary]! : undefined
+  const regions = DICTIONARIES.get(primary)
   if (!regions) return []
   const region = rest.find((part) => /^(?:[a-z]{2}|\d{3})$/.test(part)) ?? ''
-  const own = Object.hasOwn(regions, region) ? regions[region] : undefined
-  return own ?? ELSEWHERE[primary] ?? regions['']!
+  return valueAt(regions, region) ?? ELSEWHERE.get(primary) ?? regions['']!
 }
 
 /**

@@ -1,4 +1,5 @@
 import { type Token, Tokenizer, type TokenHandler, TokenizerMode } from 'parse5'
+import { tableOf } from './table.ts'
 
 /**
  * The source of a page as a flat list of what stands in it, each with its place: tags as they are written, whether or not
@@ -40,7 +41,7 @@ export interface OtherToken extends Stretch {
 export type PageToken = OpenTag | CloseTag | TextToken | OtherToken
 
 /** Elements whose content is text alone. https://html.spec.whatwg.org/multipage/parsing.html#parsing-main-inhead */
-const TEXT_MODES: Readonly<Record<string, Tokenizer['state']>> = {
+const TEXT_MODES = tableOf<Tokenizer['state']>({
   title: TokenizerMode.RCDATA,
   textarea: TokenizerMode.RCDATA,
   style: TokenizerMode.RAWTEXT,
@@ -50,7 +51,7 @@ const TEXT_MODES: Readonly<Record<string, Tokenizer['state']>> = {
   noframes: TokenizerMode.RAWTEXT,
   script: TokenizerMode.SCRIPT_DATA,
   plaintext: TokenizerMode.PLAINTEXT,
-}
+})
 
 /** Stands for every character of code, so that what surrounds it is read as it comes out. */
 const CODE_SIGN = '\uE0FF'
@@ -89,7 +90,7 @@ export function tokensOf(source: string): readonly PageToken[] {
         attributes,
         isClosed: token.selfClosing,
       })
-      const mode = TEXT_MODES[token.tagName]
+      const mode = TEXT_MODES.get(token.tagName)
       if (mode !== undefined) tokenizer.state = mode
     },
     onEndTag: (token) => tokens.push({ kind: 'close', ...at(token), tag: token.tagName }),

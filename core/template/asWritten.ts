@@ -1,6 +1,7 @@
 import { characterEntitiesHtml4 } from 'character-entities-html4'
 import type { Templates } from '../plan/surround/templates.ts'
 import { escapePlainly } from '../standard/escape.ts'
+import { valueAt } from '../standard/record.ts'
 
 /** Texts in HTML as the author of the pages writes them. */
 
@@ -42,5 +43,5 @@ export function textWriter(
   if (!templates) return escapePlainly
   // Templates that were stored before these were learnt have none of them.
   const { texts = {}, letters = 'plain', signs = 'plain' } = templates
-  return (text) => (Object.hasOwn(texts, text) ? texts[text]! : escapeAs(text, { letters, signs }))
+  return (text) => valueAt(texts, text) ?? escapeAs(text, { letters, signs })
 }

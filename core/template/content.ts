@@ -5,6 +5,7 @@ import { readPointer } from '../pointer/pointer.ts'
 import { type PageToken, tokensOf, valueOf } from '../standard/pageTokens.ts'
 import type { Spelling, Templates } from '../plan/surround/templates.ts'
 import { type Published, spelt } from './spelling.ts'
+import { valueAt } from '../standard/record.ts'
 
 /** Attributes that hold one reference. https://html.spec.whatwg.org/multipage/indices.html#attributes-3 */
 export const REFERENCES = new Set([
@@ -50,7 +51,7 @@ export function writeContent(
   if (!/entry:|site-file:/i.test(html)) return html
   const { paths } = addressesOf(site)
   const from = paths.get(page)!
-  const spellings = templates.pages[page]?.spelt ?? {}
+  const spellings = valueAt(templates.pages, page)?.spelt ?? {}
   let written = ''
   let at = 0
   for (const { start, end, raw, value } of referencesOf(html)) {

@@ -9,6 +9,7 @@ import {
   type MenuPattern,
 } from '../plan/surround/templates.ts'
 import type { Writing } from './writing.ts'
+import { valueAt } from '../standard/record.ts'
 
 function kindOf({ target, items }: MenuItem): ItemKind {
   const leads = target === undefined ? 'group' : target.to === 'address' ? 'away' : 'page'
@@ -30,7 +31,7 @@ function* likeForms(level: number, state: ItemState, kind: ItemKind): Generator<
 }
 
 function formOf(pattern: MenuPattern, item: MenuItem, level: number, state: ItemState): ItemForm | undefined {
-  const own = pattern.own[item.id]?.[state]
+  const own = valueAt(pattern.own, item.id)?.[state]
   if (own) return own
   for (const key of likeForms(level, state, kindOf(item))) {
     const form = pattern.forms[key]

@@ -1,5 +1,5 @@
-import isEqual from 'fast-deep-equal'
 import type { Address, Bits, PatternHole } from '../plan/surround/templates.ts'
+import { isSameData } from '../standard/sameData.ts'
 
 const pointerOf = ({ to, id, tail }: Address): string => `${to}:${id}${tail}`
 
@@ -48,7 +48,7 @@ export function bitsOfSource(source: string, before: Bits, isPattern = false): B
 
 /** Whether a text of a template, or of a pattern, is the same once it was edited and left as it was. */
 export const canBeEdited = (bits: Bits, isPattern = false): boolean =>
-  isEqual(joined(bitsOfSource(sourceOfBits(bits), bits, isPattern)), joined(bits))
+  isSameData(joined(bitsOfSource(sourceOfBits(bits), bits, isPattern)), joined(bits))
 
 /** The same bits with texts that stand beside each other as one. */
 function joined(bits: Bits): Bits {

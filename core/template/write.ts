@@ -31,6 +31,7 @@ import { writePager } from './pager.ts'
 import type { Published } from './spelling.ts'
 import { writeTrail } from './trail.ts'
 import { type Writing, writingOn } from './writing.ts'
+import { valueAt } from '../standard/record.ts'
 
 /** Writes the pages of a site whose surround is its author's own HTML. */
 export interface TemplateWriter {
@@ -114,7 +115,7 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
     return entry
   }
   const makingOf = (id: EntryId): PageMaking => {
-    const own = templates.pages[id]
+    const own = valueAt(templates.pages, id)
     return own && byId.has(own.template) ? own : likelyMaking(site, templates, id)
   }
   const templateOf = (id: EntryId) => byId.get(makingOf(id).template)!

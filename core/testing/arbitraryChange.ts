@@ -44,6 +44,8 @@ export const arbitraryDraws: fc.Arbitrary<Draws> = fc.record({
   text: fc
     .oneof(
       fc.constantFrom('Walks', 'walks', 'Über uns', '東京', 'CON', '<b>x</b>', "“1” & '2'", 'x'.repeat(190)),
+      // What every object of the language has of itself.
+      fc.constantFrom('constructor', 'valueOf', '__proto__'),
       fc.string({ minLength: 1, maxLength: 20 }).filter((text) => /^[^\p{C}\u2028\u2029]+$/u.test(text)),
     )
     .map((text) => text.trim() || 'page'),

@@ -5,7 +5,7 @@ const TAGS = (
   'a b i em font nobr code p div span ul ol li dl dt dd h1 h2 h6 pre listing textarea title style script noscript iframe noembed ' +
   'noframes xmp plaintext template table caption colgroup col thead tbody tfoot tr td th select option optgroup button form ' +
   'input label object applet marquee svg math foreignObject desc mtext mi mglyph annotation-xml main header footer nav aside ' +
-  'article section body html head base link meta frameset frame br hr img image isindex ruby rb rt rp details summary dialog ' +
+  'article section body html head base link meta frameset frame br hr img image isindex ruby rb rt rp details summary dialog constructor ' +
   'video audio source picture embed param keygen menu center address blockquote put-menu put-year put-title'
 ).split(' ')
 

@@ -171,6 +171,9 @@ const arbitraryFiles: fc.Arbitrary<SiteFile[]> = fc
     paths.map((path, n) => ({ id: `f${n}`, path, content: `k${n}`, size: 1, alt: 'A "lock" & <gate>' })),
   )
 
+/** Ids of entries by turn; one is what every object has of itself. */
+const idAt = (turn: number): EntryId => (turn === 4 ? 'constructor' : `e${turn}`)
+
 function siteOfSketches(
   settings: Settings,
   surround: Surround,
@@ -183,9 +186,9 @@ function siteOfSketches(
   const children = new Map<EntryId, EntryId[]>()
   const canHold = ['e0']
   sketches.forEach((one, at) => {
-    const id = `e${at + 1}`
+    const id = idAt(at + 1)
     const parent = canHold[one.parent % canHold.length]!
-    entries.set(id, entryOfSketch(id, one, `e${one.leadsTo % (at + 1)}`))
+    entries.set(id, entryOfSketch(id, one, idAt(one.leadsTo % (at + 1))))
     parents.set(id, parent)
     children.set(parent, [...(children.get(parent) ?? []), id])
     if (one.kind !== 'link' && depthOf(parents, id) < 10) canHold.push(id)

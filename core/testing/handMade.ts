@@ -345,7 +345,8 @@ export function handFiles(
 const SECTIONS = ['Roses', 'Herbs & spices', 'Trees', 'Ponds', 'Café'] as const
 const PLANTS = [
   'Dawn chorus',
-  'Old velvet',
+  // What every object of the language has of itself.
+  'constructor',
   'Lemon thyme',
   'Sweet rocket',
   'River birch',
@@ -367,7 +368,7 @@ const SENTENCES = [
   'It grew from a cutting that nobody labelled.',
   'Water it twice in August and never in May.',
   'Children may feed the ducks with peas, not bread.',
-  'The wall holds the heat until long after dark.',
+  'The wall holds the heat until <constructor>long after</constructor> dark.',
 ]
 
 const nameOf = (label: string) =>

@@ -122,7 +122,7 @@ export async function serve({
     async keepTestContents() {
       const rows = ['k0', 'k1', 'k2'].map((key) => ({
         ...{ key, bytes: Buffer.from(key), size: key.length },
-        checked: Object.keys(FILE_TYPES),
+        checked: [...FILE_TYPES.keys()],
       }))
       await database('contents').insert(rows).onConflict().ignore()
     },

@@ -28,7 +28,7 @@ const fault = ref<string>()
 const chooser = ref<HTMLInputElement>()
 
 const endings = computed(
-  () => props.types ?? Object.keys(FILE_TYPES).filter((ending) => FILE_TYPES[ending]!.kind === 'picture'),
+  () => props.types ?? [...FILE_TYPES].flatMap(([ending, { kind }]) => (kind === 'picture' ? [ending] : [])),
 )
 
 const options = computed(() => [

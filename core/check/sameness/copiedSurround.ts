@@ -1,11 +1,12 @@
 import type { Element } from '../../standard/fragment.ts'
 import { elementsIn, inContent, type PlacedElement } from '../bodyElements.ts'
 import { COMMON_PRACTICE, type Found, type PageRule } from '../rule.ts'
+import { tableOf } from '../../standard/table.ts'
 
 /** In these, a header or footer is that of the part, not of the page. https://html.spec.whatwg.org/#the-header-element */
 const PARTS = new Set(['article', 'aside', 'nav', 'section', 'blockquote', 'figure', 'fieldset', 'details'])
 
-const NAMES: Readonly<Record<string, string>> = { header: 'header', nav: 'menu', footer: 'footer' }
+const NAMES = tableOf<string>({ header: 'header', nav: 'menu', footer: 'footer' })
 
 function isWithinPart({ element }: PlacedElement): boolean {
   for (let up = element.parentNode; up && 'tagName' in up; up = (up as Element).parentNode)
@@ -23,7 +24,7 @@ export const copiedSurround: PageRule = {
   from: (_, page) => [page.body],
   find: (_, page) =>
     elementsIn(page.body).flatMap((placed): Found[] => {
-      const name = NAMES[placed.element.tagName]
+      const name = NAMES.get(placed.element.tagName)
       if (name === undefined || isWithinPart(placed)) return []
       return [
         {

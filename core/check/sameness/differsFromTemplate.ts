@@ -3,6 +3,7 @@ import { dropOverride } from '../../shape/templateEdits.ts'
 import { isDifference } from '../../template/kept.ts'
 import { sourceOfBits } from '../../template/partSource.ts'
 import { COMMON_PRACTICE, type Found, type PageRule } from '../rule.ts'
+import { valueAt } from '../../standard/record.ts'
 
 const NAMES: Readonly<Record<Exclude<TemplatePart['kind'], 'text'>, string>> = {
   title: 'title',
@@ -37,12 +38,12 @@ export const differsFromTemplate: PageRule = {
   about: 'pages of existing HTML on which a menu, a title or another part differs from their template',
   source: COMMON_PRACTICE,
   from: ({ site: { surround } }, { id }) => {
-    const making = surround.templates?.pages[id]
+    const making = surround.templates && valueAt(surround.templates.pages, id)
     return [making, surround.templates?.templates.find((one) => one.id === making?.template)]
   },
   find: ({ site }, { id }) => {
     const { templates } = site.surround
-    const making = templates?.pages[id]
+    const making = templates && valueAt(templates.pages, id)
     const template = templates?.templates.find((one) => one.id === making?.template)
     if (!making || !template) return []
     return making.overrides.flatMap((override): Found[] => {

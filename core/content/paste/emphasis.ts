@@ -1,7 +1,8 @@
 import type { Element, ElementContent } from 'hast'
 import { element, isElement, type Parent, styleOf } from './tree.ts'
+import { tableOf } from '../../standard/table.ts'
 
-const PLAIN_NAMES: Readonly<Record<string, string>> = { b: 'strong', i: 'em', strike: 's', del: 's' }
+const PLAIN_NAMES = tableOf<string>({ b: 'strong', i: 'em', strike: 's', del: 's' })
 
 /** What the style of a piece of text says that it is, the outermost first. */
 function saidByStyle(node: Element): string[] {
@@ -27,7 +28,7 @@ export function nameBySense(parent: Parent, isStrong = false): void {
     const isHeading = /^(h[1-6]|th)$/.test(child.tagName)
     nameBySense(child, isStrong || isHeading)
     if (isDenied(child)) child.tagName = 'span'
-    child.tagName = PLAIN_NAMES[child.tagName] ?? child.tagName
+    child.tagName = PLAIN_NAMES.get(child.tagName) ?? child.tagName
     if (isElement(child, 'strong') && isStrong) child.tagName = 'span'
     if (!isElement(child, 'span', 'font')) continue
     const said = saidByStyle(child).filter((name) => name !== 'strong' || !isStrong)

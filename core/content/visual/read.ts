@@ -25,6 +25,7 @@ import { readTable } from './readTable.ts'
 import { sameContent } from './sameContent.ts'
 import { isBare } from './wrapping.ts'
 import { writeBlocks } from './write.ts'
+import { tableOf } from '../../standard/table.ts'
 
 /** Blocks within blocks deeper than this are kept as they are, in one. */
 const MOST_NESTED = 16
@@ -277,7 +278,7 @@ function readOneLine(element: Element): DocNode[] | undefined {
 }
 
 /** The marks of the editor for elements of a line. */
-const MARKS: Readonly<Record<string, string>> = {
+const MARKS = tableOf<string>({
   strong: 'bold',
   b: 'bold',
   em: 'italic',
@@ -286,14 +287,14 @@ const MARKS: Readonly<Record<string, string>> = {
   u: 'underline',
   code: 'code',
   a: 'link',
-}
+})
 
 /** Tells elements apart that are alike and stand beside each other: as one mark, they would become one. */
 let turn = 0
 
 function markOf(element: Element, above: readonly DocMark[]): DocMark {
   const { tagName } = element
-  const type = MARKS[tagName]
+  const type = MARKS.get(tagName)
   const href = element.attrs.find(({ name }) => name === 'href')?.value
   // One mark of a kind is all that a part of a text can have; an element within one of its kind is kept as any other.
   const isFree = type !== undefined && !above.some((mark) => mark.type === type)

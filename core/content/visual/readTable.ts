@@ -9,12 +9,13 @@ import { attrsOf, having, keptOf } from './attributes.ts'
 import type { DocNode } from './document.ts'
 import { isGap } from './elements.ts'
 import { partsOfRows } from './tableParts.ts'
+import { tableOf } from '../../standard/table.ts'
 
-const SECTIONS: Readonly<Record<string, 'head' | 'body' | 'foot'>> = {
+const SECTIONS = tableOf<'head' | 'body' | 'foot'>({
   thead: 'head',
   tbody: 'body',
   tfoot: 'foot',
-}
+})
 
 /** The elements of a table; undefined where something else stands among them. */
 function partsOf(nodes: readonly Node[]): Element[] | undefined {
@@ -52,7 +53,7 @@ export function readTable(table: Element, readInside: ReadInside): DocNode | und
   if (!parts) return undefined
   let columns = ''
   for (const part of parts) {
-    const name = SECTIONS[part.tagName]
+    const name = SECTIONS.get(part.tagName)
     if (
       part.tagName === 'caption' &&
       rows.length === 0 &&

@@ -2,6 +2,7 @@ import { escapeAttribute, escapeText } from '../../standard/escape.ts'
 import { type DocMark, type DocNode, unpacked } from './document.ts'
 import { partsOfRows } from './tableParts.ts'
 import { isBare } from './wrapping.ts'
+import { tableOf } from '../../standard/table.ts'
 
 /** Lines of a source. One that is kept as it was may hold line ends, and what stands after them is not moved. */
 type Lines = readonly string[]
@@ -19,7 +20,7 @@ export function writeBlocks(doc: DocNode): string[] {
 }
 
 /** Attributes that the editor works with, by the name of the node or mark, in the order in which they are written. */
-const OWN: Readonly<Record<string, readonly string[]>> = {
+const OWN = tableOf<readonly string[]>({
   heading: ['id'],
   orderedList: ['type', 'start'],
   image: ['src', 'alt', 'title', 'width', 'height'],
@@ -27,7 +28,7 @@ const OWN: Readonly<Record<string, readonly string[]>> = {
   tableCell: ['colspan', 'rowspan', 'scope'],
   tableHeader: ['colspan', 'rowspan', 'scope'],
   link: ['href'],
-}
+})
 
 /** What an attribute has that is not there. */
 const isUsual = (name: string, value: unknown) =>
@@ -37,7 +38,7 @@ const attribute = (name: string, value: string) =>
   value === '' && name !== 'alt' ? ` ${name}` : ` ${name}="${escapeAttribute(value)}"`
 
 function attributesOf({ type, attrs = {} }: DocNode | DocMark): string {
-  const own = (OWN[type] ?? []).filter((name) => !isUsual(name, attrs[name]))
+  const own = (OWN.get(type) ?? []).filter((name) => !isUsual(name, attrs[name]))
   return [
     ...own.map((name) => attribute(name, String(attrs[name]))),
     ...unpacked(attrs['kept']).map(([name, value]) => attribute(name, value)),
@@ -45,7 +46,7 @@ function attributesOf({ type, attrs = {} }: DocNode | DocMark): string {
 }
 
 /** The elements of blocks that are what their name says. */
-const TAGS: Readonly<Record<string, string>> = {
+const TAGS = tableOf<string>({
   paragraph: 'p',
   bulletList: 'ul',
   orderedList: 'ol',
@@ -59,14 +60,14 @@ const TAGS: Readonly<Record<string, string>> = {
   figcaption: 'figcaption',
   tableCell: 'td',
   tableHeader: 'th',
-}
+})
 
 const tagOf = ({ type, attrs }: DocNode): string =>
   type === 'heading'
     ? `h${attrs!['level'] as number}`
     : type === 'box' || type === 'boxLabel'
       ? String(attrs!['tag'])
-      : TAGS[type]!
+      : TAGS.get(type)!
 
 const indented = (lines: Lines): Lines => lines.map((line) => `  ${line}`)
 
@@ -169,15 +170,15 @@ const writeRow = (row: DocNode): Lines =>
   })
 
 /** The names of marks whose element has another name, where it does not say its own. */
-const MARK_TAGS: Readonly<Record<string, string>> = {
+const MARK_TAGS = tableOf<string>({
   bold: 'strong',
   italic: 'em',
   strike: 's',
   underline: 'u',
   code: 'code',
   link: 'a',
-}
-const markTag = ({ type, attrs }: DocMark): string => String(attrs?.['tag'] ?? MARK_TAGS[type])
+})
+const markTag = ({ type, attrs }: DocMark): string => String(attrs?.['tag'] ?? MARK_TAGS.get(type))
 
 /** Whether a mark that ends and begins again is still one: an element that is kept is a thing of its own. */
 const isWhole = ({ type }: DocMark) => type === 'element'

@@ -1,4 +1,3 @@
-import isEqual from 'fast-deep-equal'
 import { type FileSource, type OutputFile, sharedFiles } from '../../formats/archive.ts'
 import { bytesOfText } from '../../formats/textBytes.ts'
 import { applyChange } from '../../plan/change/apply.ts'
@@ -17,6 +16,7 @@ import { claimId, type IdOf, Sources } from '../template/source.ts'
 import { makingsFor } from './makings.ts'
 import { knownIds, pagesOf } from './standing.ts'
 import * as v from 'valibot'
+import { isSameData } from '../../standard/sameData.ts'
 
 /** A site of pieces on its way to templates. Nothing is changed yet. */
 export interface Turned {
@@ -37,7 +37,7 @@ function menusFor({ surround }: Site, found: readonly Menu[]) {
   const ids = new Map<string, string>()
   const added: Menu[] = []
   for (const menu of found) {
-    const there = surround.menus.find((one) => isEqual(bare(one), bare(menu)))
+    const there = surround.menus.find((one) => isSameData(bare(one), bare(menu)))
     if (there) ids.set(menu.id, there.id)
     else if (taken.size < MAX_MENUS) {
       const id = claimId(menu.id, taken)

@@ -1,4 +1,5 @@
 import type { CloseTag, OpenTag, PageToken, Stretch } from '../../standard/pageTokens.ts'
+import { tableOf } from '../../standard/table.ts'
 
 /**
  * The elements of a page as its author wrote them: what is not closed ends where it must, and nothing is moved. Unlike the
@@ -37,7 +38,7 @@ const ENDS_PARAGRAPH = new Set(
   ).split(' '),
 )
 /** What the start of an element ends, and what it does not look beyond. */
-const ENDS: Readonly<Record<string, readonly [ends: readonly string[], within: readonly string[]]>> = {
+const ENDS = tableOf<readonly [ends: readonly string[], within: readonly string[]]>({
   li: [['li'], ['ul', 'ol', 'menu', 'dir']],
   dt: [['dt', 'dd'], ['dl']],
   dd: [['dt', 'dd'], ['dl']],
@@ -54,7 +55,7 @@ const ENDS: Readonly<Record<string, readonly [ends: readonly string[], within: r
   tfoot: [['thead', 'tbody', 'tr', 'td', 'th'], ['table']],
   option: [['option'], ['select', 'datalist']],
   body: [['head'], []],
-}
+})
 
 export const attributeOf = (element: PageElement, name: string): string | undefined =>
   element.open.attributes.find((one) => one.name === name)?.value
@@ -105,7 +106,7 @@ export function elementsOf(source: string, tokens: readonly PageToken[]): PageEl
     if (token.kind === 'open') {
       const { tag } = token
       if (ENDS_PARAGRAPH.has(tag)) endOpen(['p'], PARAGRAPH_LIMITS, token.start, number)
-      const ends = ENDS[tag]
+      const ends = ENDS.get(tag)
       if (ends) endOpen(ends[0], ends[1], token.start, number)
       const parent = stack.at(-1)!
       const element: PageElement = {

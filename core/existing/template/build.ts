@@ -1,4 +1,3 @@
-import isEqual from 'fast-deep-equal'
 import { collect } from '../collect.ts'
 import { type Correction, correctionsOf, pointedContent } from '../corrections.ts'
 import { addressesOf } from '../../address/addresses.ts'
@@ -38,6 +37,7 @@ import { type FittedMenu, fitMenus } from './menus.ts'
 import { claimId, type Sources } from './source.ts'
 import { learnTexts } from './texts.ts'
 import * as v from 'valibot'
+import { isSameData } from '../../standard/sameData.ts'
 
 /** The folder as a site with templates, and where its pages do not follow them. */
 export interface BuiltSite {
@@ -277,7 +277,7 @@ export function contentOf(
     const tail = tailOf(reference.raw)
     const pointer = `${address.to}:${address.id}${tail}`
     const spelling: Spelling = { start: address.start, index: address.index, isPlain: address.isPlain }
-    const isUsual = isEqual(spelling, usual)
+    const isUsual = isSameData(spelling, usual)
     const there = spelt[pointer]
     // One pointer is written in one way on a page: another way stays as it is.
     if (there ? JSON.stringify(there) !== JSON.stringify(spelling) : !isUsual && html.includes(`${pointer}"`))

@@ -111,7 +111,7 @@ export function learnMenu(
       return isHabit(key, all, form) ? [[key, form]] : []
     }),
   ) as Record<string, ItemForm>
-  const own: Record<string, Record<string, ItemForm>> = {}
+  const own: [item: string, forms: Record<string, ItemForm>][] = []
   const usualOf = new Map(
     [...byItem].map(([item, states]) => [item, JSON.stringify(mostOf(states.get('plain')?.forms ?? []))]),
   )
@@ -129,11 +129,11 @@ export function learnMenu(
     const usual = usualOf.get(item)
     // An item that is written as the others are is marked as they are, too, whatever stands on one page.
     if (!plain || (usual === JSON.stringify(learnt[plain.key]) && !allOwn.has(plain.key))) continue
-    for (const [state, { forms: all }] of states) {
+    const sure = [...states].flatMap(([state, { forms: all }]) => {
       const form = mostOf(all)!
-      const isSure = state === 'plain' || all.length > 1 || JSON.stringify(form) !== usual
-      if (isSure) (own[item] ??= {})[state] = form
-    }
+      return state === 'plain' || all.length > 1 || JSON.stringify(form) !== usual ? [[state, form]] : []
+    })
+    own.push([item, Object.fromEntries(sure) as Record<string, ItemForm>])
   }
   return {
     id,
@@ -143,7 +143,7 @@ export function learnMenu(
     after: mostOf(afters) ?? [],
     between: betweens.map((all, at) => most(all) ?? most(leads[at] ?? []) ?? ''),
     forms: learnt,
-    own,
+    own: Object.fromEntries(own),
     spelling: sources.usualIn(groups),
   }
 }

@@ -9,6 +9,7 @@ import { menuOf, standingOf, type SurroundRule } from '../surround/surround.ts'
 import { restoredWords } from './restore.ts'
 import type { Add, Change, Remove, SetEntry, SingleChange } from './change.ts'
 import type { SetMaking, SurroundChange } from './surroundChange.ts'
+import { valueAt } from '../../standard/record.ts'
 
 function named(site: Site, id: EntryId): string {
   const entry = site.plan.entries.get(id)
@@ -194,7 +195,7 @@ const RULE_WORDS: Readonly<Record<SurroundRule, string>> = {
 
 function makingWords(before: Site, { page, making }: SetMaking): string {
   const { templates } = before.surround
-  const was = templates?.pages[page]
+  const was = templates && valueAt(templates.pages, page)
   if (making?.template !== was?.template) {
     const name = templates?.templates.find(({ id }) => id === making?.template)?.name
     return `${named(before, page)} is made with ${name === undefined ? 'another template' : `the template “${name}”`}`

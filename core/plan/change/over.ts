@@ -7,6 +7,7 @@ import type { Site } from '../site.ts'
 import { menuOf, standingOf } from '../surround/surround.ts'
 import type { SingleChange } from './change.ts'
 import { restoredOver } from './restore.ts'
+import { valueAt } from '../../standard/record.ts'
 
 /** A short mark of a value, the same whatever the order of its fields; not a guard against ill will. */
 export function markOf(value: unknown): string {
@@ -89,7 +90,7 @@ export function writtenOver(site: Site, change: SingleChange): unknown {
     case 'setMenu':
       return menuOf(site.surround, change.menu.id)
     case 'setMaking':
-      return site.surround.templates?.pages[change.page]
+      return site.surround.templates && valueAt(site.surround.templates.pages, change.page)
     case 'removeMenu':
       return menuOf(site.surround, change.menu)
     case 'restore':

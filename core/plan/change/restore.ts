@@ -1,10 +1,10 @@
-import isEqual from 'fast-deep-equal'
 import { type Entry, type EntryId, labelOf } from '../entry.ts'
 import { siteFault } from '../siteFault.ts'
 import { childrenOf, type Plan } from '../plan.ts'
 import type { SettingName, Settings, Site } from '../site.ts'
 import { ChangeRefused } from './refused.ts'
 import type { Restore } from './restoreChange.ts'
+import { isSameData } from '../../standard/sameData.ts'
 
 const SAME: readonly EntryId[] = []
 
@@ -14,7 +14,7 @@ function mapDifference<Value>(
   then: ReadonlyMap<string, Value>,
 ): { changed: Value[]; gone: string[] } {
   return {
-    changed: [...then].flatMap(([id, value]) => (isEqual(now.get(id), value) ? [] : [value])),
+    changed: [...then].flatMap(([id, value]) => (isSameData(now.get(id), value) ? [] : [value])),
     gone: [...now.keys()].filter((id) => !then.has(id)),
   }
 }
@@ -22,15 +22,15 @@ function mapDifference<Value>(
 /** The change that makes one state of a site another; undefined where they are the same. */
 export function differenceOf(now: Site, then: Site): Restore | undefined {
   const names = Object.keys(then.settings) as SettingName[]
-  const settings = names.filter((name) => !isEqual(now.settings[name], then.settings[name]))
-  const isSameSurround = isEqual(now.surround, then.surround)
+  const settings = names.filter((name) => !isSameData(now.settings[name], then.settings[name]))
+  const isSameSurround = isSameData(now.surround, then.surround)
   const files = mapDifference(now.files, then.files)
   const entries = mapDifference(now.plan.entries, then.plan.entries)
   const parents = new Set([...now.plan.children.keys(), ...then.plan.children.keys()])
   const children = [...parents].flatMap((parent) => {
     const list = childrenOf(then.plan, parent)
     // What is gone takes its list along.
-    if (!then.plan.entries.has(parent) || isEqual(childrenOf(now.plan, parent), list)) return []
+    if (!then.plan.entries.has(parent) || isSameData(childrenOf(now.plan, parent), list)) return []
     return [{ parent, children: [...list] }]
   })
   const count = settings.length + (isSameSurround ? 0 : 1) + children.length

@@ -15,6 +15,7 @@ import type {
   SetSurround,
   SurroundChange,
 } from './surroundChange.ts'
+import { valueAt } from '../../standard/record.ts'
 import { ChangeRefused } from './refused.ts'
 
 interface Resurrounded {
@@ -149,7 +150,8 @@ function setMaking(site: Site, { page, making }: SetMaking): Resurrounded {
   const { templates } = surround
   if (!templates) throw new ChangeRefused('The site has no templates any more.')
   if (!plan.entries.has(page)) throw new ChangeRefused('This page is no longer in the plan.')
-  const { [page]: before, ...others } = templates.pages
+  const before = valueAt(templates.pages, page)
+  const { [page]: _, ...others } = templates.pages
   const pages = making ? { ...templates.pages, [page]: making } : others
   return {
     surround: { ...surround, templates: { ...templates, pages } },

@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { line } from '../../standard/text.ts'
+import { tableOf } from '../../standard/table.ts'
 
 /** The words that stand on pages without being the author's text. */
 export const WORD_NAMES = [
@@ -43,7 +44,7 @@ const ENGLISH: Words = {
 }
 
 /** By the language of the site (the primary subtag of BCP 47); English for all others. */
-const WORDS_OF: Readonly<Record<string, Words>> = {
+const WORDS_OF = tableOf<Words>({
   en: ENGLISH,
   de: {
     skip: 'Zum Inhalt springen',
@@ -136,16 +137,16 @@ const WORDS_OF: Readonly<Record<string, Words>> = {
     moved: 'Ta strona została przeniesiona',
     movedTo: 'Jest teraz tutaj:',
   },
-}
+})
 
 /** The languages that Viatica has words for. */
-export const WORD_LANGUAGES = Object.keys(WORDS_OF)
+export const WORD_LANGUAGES = [...WORDS_OF.keys()]
 
 const primary = (language: string) => language.toLowerCase().split('-')[0]!
 
 /** The words of a language, English where there are none. */
 export function wordsOfLanguage(language: string): Words {
-  return WORDS_OF[primary(language)] ?? ENGLISH
+  return WORDS_OF.get(primary(language)) ?? ENGLISH
 }
 
 /** The words of a site: those of its language, the author's own in their place. */

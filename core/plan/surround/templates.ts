@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { recordOf } from '../../standard/record.ts'
 
 /**
  * A surround of the author's own HTML: templates, patterns for what is computed in them, and what each page keeps that no
@@ -63,9 +64,9 @@ const menuPatternSchema = v.strictObject({
   /** Of each level, from the first: what stands between its items. */
   between: v.array(v.string()),
   /** By level, state and kind: see `formKey`. */
-  forms: v.record(v.string(), formSchema),
+  forms: recordOf(formSchema),
   /** Of items that are written otherwise than the forms say, by item and state. */
-  own: v.optional(v.record(v.string(), v.record(v.string(), formSchema)), {}),
+  own: v.optional(recordOf(recordOf(formSchema)), {}),
   spelling: spellingSchema,
 })
 export type MenuPattern = v.InferOutput<typeof menuPatternSchema>
@@ -98,7 +99,7 @@ const pagerPatternSchema = v.strictObject({
   }),
   order: v.array(v.picklist(['previous', 'next', 'up'])),
   /** Whole, where only some of the links are there: by their names. */
-  forms: v.optional(v.record(v.string(), bitsSchema), {}),
+  forms: v.optional(recordOf(bitsSchema), {}),
   spelling: spellingSchema,
 })
 export type PagerPattern = v.InferOutput<typeof pagerPatternSchema>
@@ -179,7 +180,7 @@ export const makingSchema = v.strictObject({
   encoding,
   overrides,
   /** How the references of its content are written, by the pointer, where otherwise than most of the site. */
-  spelt: v.optional(v.record(v.string(), spellingSchema), {}),
+  spelt: v.optional(recordOf(spellingSchema), {}),
 })
 /** How one page is made. */
 export type PageMaking = v.InferOutput<typeof makingSchema>
@@ -190,7 +191,7 @@ export const templatesSchema = v.strictObject({
   breadcrumbs: v.array(trailPatternSchema),
   pagers: v.array(pagerPatternSchema),
   /** By the id of the page. */
-  pages: v.record(v.string(), makingSchema),
+  pages: recordOf(makingSchema),
   /** Parts that pages put in from files of their own. */
   included: v.optional(v.array(includedSchema), []),
   /** How most references of the site are written. */
@@ -201,7 +202,7 @@ export const templatesSchema = v.strictObject({
   letters: v.optional(v.picklist(CHARACTERS), 'plain'),
   signs: v.optional(v.picklist(CHARACTERS), 'plain'),
   /** Texts that are written in yet another way, as they stand between tags: a line break, a lone `&`. */
-  texts: v.optional(v.record(v.string(), v.string()), {}),
+  texts: v.optional(recordOf(v.string()), {}),
 })
 export type Templates = v.InferOutput<typeof templatesSchema>
 

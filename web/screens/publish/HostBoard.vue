@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { HostSecret } from '@viatica/core/publish/host.ts'
+import { isSameData } from '@viatica/core/standard/sameData.ts'
 import { Alert, Button, Popconfirm } from 'ant-design-vue'
-import equal from 'fast-deep-equal'
 import { computed, ref } from 'vue'
 import { usePublishing } from '../../stores/publishing.ts'
 import HostFields from './HostFields.vue'
@@ -14,7 +14,7 @@ const settings = ref(
 )
 const secret = ref<HostSecret>({})
 const isTyped = computed(() => Object.values(secret.value).some((part) => part !== undefined && part !== ''))
-const isSaved = computed(() => !isTyped.value && equal(settings.value, host.value.settings))
+const isSaved = computed(() => !isTyped.value && isSameData(settings.value, host.value.settings))
 
 async function save(): Promise<void> {
   if (await publishing.setHost(settings.value, isTyped.value ? secret.value : undefined)) secret.value = {}

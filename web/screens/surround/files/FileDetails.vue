@@ -24,9 +24,8 @@ const isPicture = computed(() => kindOf(props.file.path) === 'picture')
 const uses = computed(() => siteFiles.usesOf(props.file.id))
 /** What may take its place: the same kind of file. */
 const accept = computed(() =>
-  Object.keys(FILE_TYPES)
-    .filter((ending) => FILE_TYPES[ending]!.kind === kindOf(props.file.path))
-    .map((ending) => `.${ending}`)
+  [...FILE_TYPES]
+    .flatMap(([ending, { kind }]) => (kind === kindOf(props.file.path) ? [`.${ending}`] : []))
     .join(),
 )
 const measure = ref('')
