@@ -1,3 +1,5 @@
+// What the tests share with the application is read as it stands; only the tests themselves are left to Playwright.
+import '../core/testing/typescript.mjs'
 import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
