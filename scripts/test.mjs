@@ -76,11 +76,15 @@ async function runChecks() {
  */
 const JEST_OPTIONS = '--experimental-vm-modules --no-warnings=ExperimentalWarning --max-semi-space-size=64'
 
-async function runJest(env, folder) {
-  const out = `${folder}/jest.json`
+/** @param project as it is called in jest.config.mjs */
+async function runJest(project, env, folder, ...options) {
+  const out = `${folder}/jest ${project}.json`
   const endedWell = await show(
     'node',
-    ['node_modules/jest/bin/jest.js', '--json', `--outputFile=${out}`, '--silent=false'],
+    [
+      ...['node_modules/jest/bin/jest.js', '--selectProjects', project, ...options],
+      ...['--json', `--outputFile=${out}`, '--silent=false'],
+    ],
     {
       env: { ...env, NODE_OPTIONS: JEST_OPTIONS },
       stdio: ['ignore', 'ignore', 'inherit'],
@@ -93,7 +97,12 @@ async function runJest(env, folder) {
     for (const { fullName, failureMessages } of inFile) failed(fullName, failureMessages[0])
     if (assertionResults.length === 0) failed('a test file that did not run', message)
   }
-  add('unit and server tests', endedWell, report?.numPassedTests ?? 0, report?.numFailedTests ?? 0)
+  add(
+    `unit and server tests, ${project}`,
+    endedWell,
+    report?.numPassedTests ?? 0,
+    report?.numFailedTests ?? 0,
+  )
 }
 
 const specsOf = (suites) => suites.flatMap(({ specs, suites = [] }) => [...specs, ...specsOf(suites)])
@@ -145,9 +154,13 @@ await main(async () => {
   }
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => asked.abort())
   try {
-    for (const part of [runChecks, runJest, runPlaywright]) {
-      if (!asked.signal.aborted) await part(env, folder)
-    }
+    const parts = [
+      runChecks,
+      () => runJest('in threads', env, folder),
+      // Beside the browser tests while these begin, which leaves a processor idle.
+      () => Promise.all([runJest('with stand-ins', env, folder, '--maxWorkers=1'), runPlaywright(env, folder)]),
+    ]
+    for (const part of parts) if (!asked.signal.aborted) await part()
   } finally {
     clean()
   }
