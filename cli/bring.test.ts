@@ -15,7 +15,7 @@ import { once } from 'node:events'
 import type { FolderReport } from '@viatica/core/existing/report.ts'
 import { type HandSite, handFiles } from '@viatica/core/testing/handMade.ts'
 import { ZipFile } from 'yazl'
-import { viaticaIn } from './testing/viatica.ts'
+import { viatica as viaticaIn } from './testing/viatica.ts'
 
 let folder: string
 beforeAll(() => {
@@ -23,7 +23,7 @@ beforeAll(() => {
 })
 afterAll(() => rmSync(folder, { recursive: true }))
 
-const viatica = (...args: string[]) => viaticaIn(folder, ...args)
+const viatica = (...args: string[]) => viaticaIn({ folder }, ...args)
 
 const page = (path: string, label: string, parent?: string) => ({
   path,
@@ -98,9 +98,9 @@ async function writeZip(
 }
 
 describe('viatica bring', () => {
-  test('a folder becomes a site file, with a report; built, it is the same folder', () => {
+  test('a folder becomes a site file, with a report; built, it is the same folder', async () => {
     writeFolder('hand', handFiles(HAND, PLANTED))
-    const { status, stdout, stderr } = viatica(
+    const { status, stdout, stderr } = await viatica(
       'bring',
       'hand',
       '--out',
@@ -139,35 +139,35 @@ describe('viatica bring', () => {
       evidence: 'breadcrumb',
     })
     expect(report.menus[0]).toMatchObject({ mark: { form: 'text', on: 'b', value: 'b' } })
-    expect(viatica('build', 'hand.json', '--out', 'built').status).toBe(0)
+    expect((await viatica('build', 'hand.json', '--out', 'built')).status).toBe(0)
     expect(readFolder('built')).toEqual(readFolder('hand'))
     // A folder can be built as it is, too.
-    expect(viatica('build', 'hand', '--out', 'straight').status).toBe(0)
+    expect((await viatica('build', 'hand', '--out', 'straight')).status).toBe(0)
     expect(readFolder('straight')).toEqual(readFolder('hand'))
   })
 
-  test('--fix all brings drift into line; --json prints the report and nothing else', () => {
+  test('--fix all brings drift into line; --json prints the report and nothing else', async () => {
     writeFolder('drifted', handFiles(HAND, PLANTED))
     writeFolder('clean', handFiles(HAND))
-    const { stdout } = viatica('bring', 'drifted', '--out', 'fixed.json', '--fix', 'all', '--json')
+    const { stdout } = await viatica('bring', 'drifted', '--out', 'fixed.json', '--fix', 'all', '--json')
     expect((JSON.parse(stdout) as FolderReport).drift).toHaveLength(1)
-    viatica('build', 'fixed.json', '--out', 'fixed')
+    await viatica('build', 'fixed.json', '--out', 'fixed')
     expect(readFolder('fixed')).toEqual(readFolder('clean'))
   })
 
   test('a zip archive with one folder in it is that folder', async () => {
     const files = handFiles(HAND).map(({ path, bytes }) => ({ path: `site/${path}`, bytes }))
     await writeZip('site.zip', files)
-    expect(viatica('bring', 'site.zip', '--out', 'zipped.json').status).toBe(0)
+    expect((await viatica('bring', 'site.zip', '--out', 'zipped.json')).status).toBe(0)
     writeFolder('unzipped', handFiles(HAND))
-    viatica('build', 'zipped.json', '--out', 'from-zip')
+    await viatica('build', 'zipped.json', '--out', 'from-zip')
     expect(readFolder('from-zip')).toEqual(readFolder('unzipped'))
   })
 
-  test('links of the file system are not followed', () => {
+  test('links of the file system are not followed', async () => {
     writeFolder('linked', handFiles(HAND))
     symlinkSync('/etc', join(folder, 'linked/etc'))
-    const { stdout } = viatica('bring', 'linked', '--out', 'linked.json', '--json')
+    const { stdout } = await viatica('bring', 'linked', '--out', 'linked.json', '--json')
     expect((JSON.parse(stdout) as FolderReport).files).toHaveLength(7)
   })
 
@@ -209,7 +209,7 @@ describe('viatica bring', () => {
       /more than 200 MB/,
     ],
   ])('%s: status 2, one line, and nothing is written', async (_, args, reason) => {
-    const { status, stdout, stderr } = viatica(...(await args()))
+    const { status, stdout, stderr } = await viatica(...(await args()))
     expect({ status, stdout }).toEqual({ status: 2, stdout: '' })
     expect(stderr).toMatch(reason)
     expect(stderr.trim().split('\n')).toHaveLength(1)
@@ -217,20 +217,20 @@ describe('viatica bring', () => {
   })
 })
 
-test('a folder with much in it becomes an archive, and that is built again to the byte', () => {
+test('a folder with much in it becomes an archive, and that is built again to the byte', async () => {
   const from = join(folder, 'much')
   const large = Buffer.alloc(38_000_000, 'a long sound ')
   mkdirSync(join(from, 'sounds'), { recursive: true })
   writeFolder('much', handFiles(HAND))
   writeFileSync(join(from, 'sounds/large.xyz'), large)
-  expect(viatica('bring', 'much', '--out', 'much.site')).toMatchObject({ status: 0 })
+  expect(await viatica('bring', 'much', '--out', 'much.site')).toMatchObject({ status: 0 })
   expect(readFileSync(join(folder, 'much.site')).subarray(0, 2).toString()).toBe('PK')
-  expect(viatica('build', 'much.site', '--out', 'much-built')).toMatchObject({ status: 0 })
+  expect(await viatica('build', 'much.site', '--out', 'much-built')).toMatchObject({ status: 0 })
   for (const { path, bytes } of handFiles(HAND))
     expect(new Uint8Array(readFileSync(join(folder, 'much-built', path)))).toEqual(bytes)
   expect(readFileSync(join(folder, 'much-built/sounds/large.xyz')).equals(large)).toBe(true)
   writeFileSync(join(folder, 'cut.site'), readFileSync(join(folder, 'much.site')).subarray(0, 9000))
-  const cut = viatica('build', 'cut.site', '--out', 'cut-built')
+  const cut = await viatica('build', 'cut.site', '--out', 'cut-built')
   expect(cut.status).toBe(2)
   expect(cut.stderr).toContain('This archive cannot be read')
   expect(existsSync(join(folder, 'cut-built'))).toBe(false)

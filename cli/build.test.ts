@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { LAYOUTS } from '@viatica/core/plan/site.ts'
 import { demoSiteFile } from '@viatica/demo/load.ts'
 import { LinkChecker } from 'linkinator'
-import { viaticaIn } from './testing/viatica.ts'
+import { viatica as viaticaIn, viaticaAlone } from './testing/viatica.ts'
 
 let folder: string
 beforeAll(() => {
@@ -13,7 +13,7 @@ beforeAll(() => {
 })
 afterAll(() => rmSync(folder, { recursive: true }))
 
-const viatica = (...args: string[]) => viaticaIn(folder, ...args)
+const viatica = (...args: string[]) => viaticaIn({ folder }, ...args)
 
 function write(name: string, text: string | Buffer): string {
   writeFileSync(join(folder, name), text)
@@ -30,7 +30,7 @@ describe('viatica build', () => {
     'an independent link checker (linkinator) finds every link of the demo whole, in the layout %s',
     async (layout) => {
       const out = `site-${layout}`
-      expect(viatica('build', 'demo.json', '--out', out, '--layout', layout)).toMatchObject({
+      expect(await viatica('build', 'demo.json', '--out', out, '--layout', layout)).toMatchObject({
         status: 0,
         stderr: '',
       })
@@ -50,20 +50,21 @@ describe('viatica build', () => {
     },
   )
 
-  test('an outline becomes a site, with the base URL and menu depth that were asked for', () => {
+  test('an outline becomes a site, with the base URL and menu depth that were asked for', async () => {
     const file = write(
       'a.opml',
       '<opml version="2.0"><head><title>T</title></head><body><outline text="A"><outline text="B"/></outline><outline text="C"/></body></opml>',
     )
     expect(
-      viatica('build', file, '--out', 'a', '--base-url', 'https://example.org/x', '--menu-depth', '2').status,
+      (await viatica('build', file, '--out', 'a', '--base-url', 'https://example.org/x', '--menu-depth', '2'))
+        .status,
     ).toBe(0)
     const html = readFileSync(join(folder, 'a/b.html'), 'utf8')
     expect(html).toContain('<link rel="canonical" href="https://example.org/x/b.html">')
     expect(html).toContain('<ul id="menu-1-2">')
   })
 
-  test('a folder that cannot take every file keeps what it had, and nothing else', () => {
+  test('a folder that cannot take every file keeps what it had, and nothing else', async () => {
     const file = write(
       'in-the-way.opml',
       '<opml version="2.0"><body><outline text="Home"><outline text="Walks"><outline text="Canal"/></outline></outline></body></opml>',
@@ -72,18 +73,37 @@ describe('viatica build', () => {
     mkdirSync(out)
     // A file stands where the site has a folder.
     writeFileSync(join(out, 'walks'), 'mine')
-    const { status, stderr } = viatica('build', file, '--out', 'in-the-way', '--layout', 'nested')
+    const { status, stderr } = await viatica('build', file, '--out', 'in-the-way', '--layout', 'nested')
     expect(status).toBe(2)
     expect(stderr).toMatch(/^in-the-way: .*walks/)
     expect(readdirSync(out, { recursive: true })).toEqual(['walks'])
     expect(readFileSync(join(out, 'walks'), 'utf8')).toBe('mine')
   })
 
-  test('building twice gives the same files', () => {
+  test('as npm starts it, it does and says the same', async () => {
+    const files = (name: string) =>
+      readdirSync(join(folder, name), { recursive: true, withFileTypes: true, encoding: 'utf8' })
+        .filter((file) => file.isFile())
+        .map((file) => join(file.parentPath, file.name))
+        .map((path) => [path.slice(join(folder, name).length), readFileSync(path, 'latin1')])
+    for (const args of [['build', 'demo.json', '--out', 'as-started'], ['build', 'none.json'], []]) {
+      const alone = await viaticaAlone({ folder }, ...args)
+      const { status, stdout, stderr } = await viatica(
+        ...args.map((arg) => arg.replace('as-started', 'here')),
+      )
+      expect(alone.status).toBe(status)
+      expect(alone.stdout.trimEnd().replace('as-started', 'here')).toBe(stdout)
+      expect(alone.stderr.trimEnd()).toBe(stderr)
+    }
+    expect(files('as-started').length).toBeGreaterThan(40)
+    expect(files('as-started')).toEqual(files('here'))
+  })
+
+  test('building twice gives the same files', async () => {
     const read = (name: string) => readFileSync(join(folder, 'twice', name), 'utf8')
-    viatica('build', 'demo.json', '--out', 'twice')
+    await viatica('build', 'demo.json', '--out', 'twice')
     const first = read('index.html')
-    viatica('build', 'demo.json', '--out', 'twice')
+    await viatica('build', 'demo.json', '--out', 'twice')
     expect(read('index.html')).toBe(first)
   })
 
@@ -136,8 +156,8 @@ describe('viatica build', () => {
       () => ['build', write('e.json', Buffer.alloc(120_000_000, 'x')), '--out', 'bad'],
       /larger than 110 MB/,
     ],
-  ])('%s: status 2, one line, and nothing is written', (_, args, reason) => {
-    const { status, stdout, stderr } = viatica(...args())
+  ])('%s: status 2, one line, and nothing is written', async (_, args, reason) => {
+    const { status, stdout, stderr } = await viatica(...args())
     expect({ status, stdout }).toEqual({ status: 2, stdout: '' })
     expect(stderr).toMatch(reason)
     expect(stderr.trim().split('\n')).toHaveLength(1)

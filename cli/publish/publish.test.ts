@@ -1,4 +1,3 @@
-import { type ChildProcess, spawn } from 'node:child_process'
 import {
   existsSync,
   mkdirSync,
@@ -13,7 +12,6 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { text } from 'node:stream/consumers'
 import { setTimeout as wait } from 'node:timers/promises'
-import { fileURLToPath } from 'node:url'
 import { readSiteFile, writeSiteFile } from '@viatica/core/formats/siteFile.ts'
 import type { SingleChange } from '@viatica/core/plan/change/change.ts'
 import { applySoundly } from '@viatica/core/plan/change/sound.ts'
@@ -21,8 +19,8 @@ import { demoSiteFile } from '@viatica/demo/load.ts'
 import { type Sshd, startSshd } from '@viatica/hosts/testing/sshd.ts'
 import { type StandIn, startStandIn } from '@viatica/hosts/standIn/standIn.ts'
 import { NO_TROUBLE, type Trouble } from '@viatica/hosts/standIn/trouble.ts'
+import { startViatica, viatica } from '../testing/viatica.ts'
 
-const ROOT = fileURLToPath(new URL('../..', import.meta.url))
 const PLANTED = 'planted-secret-71c'
 
 let folder: string
@@ -44,19 +42,13 @@ beforeEach(() => {
 })
 afterEach(() => rmSync(folder, { recursive: true }))
 
-/** Runs the command as npm does, with secrets in its environment. */
-function start(args: readonly string[], env: Record<string, string> = {}): ChildProcess {
-  return spawn('node', ['cli/dist/main.mjs', 'publish', ...args], {
-    cwd: ROOT,
-    env: { ...process.env, NODE_OPTIONS: '', INIT_CWD: folder, ...env },
-    stdio: ['ignore', 'pipe', 'pipe'],
-  })
-}
+/** Starts the command as npm does, in a process that can be killed. */
+const start = (args: readonly string[], env: Record<string, string>) =>
+  startViatica({ folder, env }, 'publish', ...args)
+
 async function publish(args: readonly string[], env: Record<string, string> = {}) {
-  const child = start(args, env)
-  const ended = new Promise<number | null>((resolve) => child.once('exit', resolve))
-  const [stdout, stderr, status] = await Promise.all([text(child.stdout!), text(child.stderr!), ended])
-  return { status, stdout, stderr, json: stdout.startsWith('{') ? JSON.parse(stdout) : undefined }
+  const ended = await viatica({ folder, env }, 'publish', ...args)
+  return { ...ended, json: ended.stdout.startsWith('{') ? JSON.parse(ended.stdout) : undefined }
 }
 
 /** Every file under a folder, with its bytes. */
@@ -277,7 +269,7 @@ describe('to a host that shows it over HTTP', () => {
   test('stopped by its author, it lets the host go at once', async () => {
     await trouble({ slowMs: 15 })
     const stopped = start(byFtp(), password())
-    const said = text(stopped.stdout!)
+    const said = text(stopped.stdout)
     const gone = new Promise((resolve) => stopped.once('exit', resolve))
     while (readdirSync(shown()).length < 4) await wait(10)
     stopped.kill('SIGINT')
