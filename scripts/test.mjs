@@ -158,7 +158,8 @@ await main(async () => {
       runChecks,
       () => runJest('in threads', env, folder),
       // Beside the browser tests while these begin, which leaves a processor idle.
-      () => Promise.all([runJest('with stand-ins', env, folder, '--maxWorkers=1'), runPlaywright(env, folder)]),
+      () =>
+        Promise.all([runJest('with stand-ins', env, folder, '--maxWorkers=1'), runPlaywright(env, folder)]),
     ]
     for (const part of parts) if (!asked.signal.aborted) await part()
   } finally {
