@@ -368,7 +368,7 @@ const SENTENCES = [
   'It grew from a cutting that nobody labelled.',
   'Water it twice in August and never in May.',
   'Children may feed the ducks with peas, not bread.',
-  'The wall holds the heat until <constructor>long after</constructor> dark.',
+  'The wall holds the heat until long after dark.',
 ]
 
 const nameOf = (label: string) =>
@@ -434,9 +434,12 @@ export const arbitraryHandSite: fc.Arbitrary<HandSite> = fc
   .map(({ habits: own, sections, under, folders, words, extension: plain }) => {
     const extension = own.shared === 'no' ? plain : own.shared.startsWith('php') ? '.php' : '.shtml'
     const pages: HandPage[] = []
+    // One page has an element that is called as what every object of the language has of itself.
+    const line = (text: string, n: number) =>
+      n === 3 ? `<p><constructor>${text}</constructor></p>` : `<p>${text}</p>`
     const content = (n: number) =>
       words[n % words.length]!.map((sentence, at) =>
-        at % 3 === 2 ? `<ul>\n<li>${sentence} (${n})\n</ul>` : `<p>${sentence} (${n})</p>`,
+        at % 3 === 2 ? `<ul>\n<li>${sentence} (${n})\n</ul>` : line(`${sentence} (${n})`, n),
       ).join('\n')
     const home = `index${extension}`
     pages.push({

@@ -115,16 +115,21 @@ function referenceOf<Page extends object>(
   return best
 }
 
-/**
- * Lays some pages over each other.
- * @param alone where the content of a page is that has none to be compared with
- * @param pointed where it is as its author says
- */
+/** What tells where the content of a page is. */
+interface ContentSigns<Page> {
+  /** Of one that has none to be compared with. */
+  readonly alone: (page: Page) => Stretch | undefined
+  /** As an element of it says. */
+  readonly main: (page: Page) => Stretch | undefined
+  /** As its author says. */
+  readonly pointed: (page: Page) => Stretch | undefined
+}
+
+/** Lays some pages over each other. */
 export function align<Page extends object>(
   pages: readonly Page[],
   cells: ReadonlyMap<Page, readonly Cell[]>,
-  alone: (page: Page) => Stretch | undefined,
-  pointed: (page: Page) => Stretch | undefined,
+  signs: ContentSigns<Page>,
 ): Alignment<Page> {
   const reference = referenceOf(pages, cells)
   const base = cells.get(reference)!
@@ -150,12 +155,19 @@ export function align<Page extends object>(
   const gaps = [...common, undefined].map((after, n) =>
     pages.map((page) => gapOf(page, common[n - 1], after)),
   )
-  const said = pointed(reference)
-  const content = said
-    ? contentIn(base, common, said)
-    : pages.length > 1
-      ? contentBetween(base, common, gaps, (at) => times[at]! * 10 >= pages.length * 8)
-      : contentAlone(base, common, alone(reference))
+  const content = contentAt()
+  function contentAt(): ContentPlace | undefined {
+    const said = signs.pointed(reference)
+    if (said) return contentIn(base, common, said)
+    if (pages.length === 1) return contentAlone(base, common, signs.alone(reference))
+    const own = signs.main(reference)
+    // That of one page alone says nothing of the others.
+    const main = own && common.some((at) => base[at]!.end === own.start) ? own : undefined
+    const isFirm = (at: number) => times[at]! * 10 >= pages.length * 8
+    const between = contentBetween(base, common, gaps, isFirm, main)
+    // Where all pages say the same yet, each will say something of its own.
+    return between ?? (main && contentAlone(base, common, main))
+  }
   const bodyAt = base.findIndex(({ opens }) => opens === 'body')
   const slots: Slot[] = []
   const refs: (number | undefined)[] = []
@@ -219,6 +231,7 @@ function contentBetween(
   common: readonly number[],
   gaps: readonly (readonly (string | undefined)[])[],
   isFirm: (at: number) => boolean,
+  main: Stretch | undefined,
 ): ContentPlace | undefined {
   const bodyAt = base.findIndex(({ opens }) => opens === 'body')
   const headEnd = Math.max(
@@ -229,7 +242,8 @@ function contentBetween(
     const known = own.filter((gap) => gap !== undefined)
     const before = common[n - 1]
     if (before !== undefined && before < headEnd) return 0
-    if (n === 0) return 0
+    if (before === undefined) return 0
+    if (main && (base[before]!.end < main.start || (base[common[n]!]?.start ?? Infinity) > main.end)) return 0
     return new Set(known).size < 2 ? 0 : known.reduce((sum, gap) => sum + weightOf(gap), 0) / known.length
   })
   let best: ContentPlace | undefined
@@ -255,7 +269,16 @@ function contentBetween(
   let { first: begins, last: ends } = best
   while (isChance(begins - 1) && common[begins - 1]! > headEnd) begins--
   while (isChance(ends)) ends++
-  return balanced(base, common, { first: begins, last: ends })
+  return withParagraph(base, common, balanced(base, common, { first: begins, last: ends }))
+}
+
+/** A paragraph of which every page has one is content as its text is: the next that is written stands beside it. */
+function withParagraph(base: readonly Cell[], common: readonly number[], place: ContentPlace): ContentPlace {
+  const { first, last } = place
+  const before = base[common[first - 1] ?? -1]
+  const after = base[common[last] ?? -1]
+  const isOne = before?.opens === 'p' && after?.closes === 'p' && !before.computed && !after.computed
+  return isOne ? { first: first - 1, last: last + 1 } : place
 }
 
 /** What speaks against a content that goes over some cells that are the same on all pages. */
@@ -318,6 +341,33 @@ const VOID =
 /** Elements that authors leave open. https://html.spec.whatwg.org/multipage/syntax.html#optional-tags */
 const OPTIONAL = /^(?:p|li|dt|dd|tr|td|th|thead|tbody|tfoot|option|colgroup|font|b|i|center)$/
 
+/** A stretch without the tags before and after all that it says whose other half stands outside of it. */
+function withoutHalves(base: readonly Cell[], stretch: readonly number[]): readonly number[] {
+  const halves = new Set<number>()
+  const open: number[] = []
+  for (const at of stretch) {
+    const { opens, closes } = base[at]!
+    if (opens !== undefined && !VOID.test(opens)) open.push(at)
+    if (closes === undefined) continue
+    const there = open.findLastIndex((one) => base[one]!.opens === closes)
+    if (there < 0) halves.add(at)
+    else open.splice(there)
+  }
+  for (const at of open) if (!OPTIONAL.test(base[at]!.opens!)) halves.add(at)
+  const says = (at: number) => {
+    const { opens, closes, key } = base[at]!
+    return (opens === undefined || VOID.test(opens)) && closes === undefined && key.trim() !== ''
+  }
+  const from = stretch.findIndex(says)
+  if (from < 0) return stretch
+  const to = stretch.findLastIndex(says)
+  const end = stretch.findIndex((at, n) => n > to && halves.has(at))
+  return stretch.slice(
+    stretch.findLastIndex((at, n) => n < from && halves.has(at)) + 1,
+    end < 0 ? stretch.length : end,
+  )
+}
+
 /** The content of a page that stands alone: what it says is its main content, else all between its computed parts. */
 function contentAlone(
   base: readonly Cell[],
@@ -342,6 +392,7 @@ function contentAlone(
       run = []
     }
   }
+  best = withoutHalves(base, best)
   if (best.length === 0) return undefined
   const first = common.indexOf(best[0]!)
   return { first, last: first + best.length }

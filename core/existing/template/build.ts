@@ -28,6 +28,7 @@ import {
   type Computed,
   type ComputedStretch,
   mainContent,
+  mainElement,
   relationsRun,
 } from './cells.ts'
 import { learnPager, learnTrail } from './learn.ts'
@@ -237,7 +238,13 @@ function draftsOf(
 ): readonly Draft[] {
   const pointed = pointedContent(corrections, folder.byPath)
   const draft = (pages: readonly ReadPage[], id: string, name: string) =>
-    draftTemplate(sources, align(pages, cells, mainContent, pointed), cells, id, name)
+    draftTemplate(
+      sources,
+      align(pages, cells, { alone: mainContent, main: mainElement, pointed }),
+      cells,
+      id,
+      name,
+    )
   const same = new Map<string, ReadPage[]>()
   const free = new Map(cells)
   correctionsOf(corrections, 'template').forEach(({ pages }, at) => {

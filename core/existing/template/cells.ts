@@ -1,5 +1,5 @@
 import type { Stretch } from '../../standard/pageTokens.ts'
-import { attributeOf, elementsUnder } from '../pages/nodes.ts'
+import { attributeOf, elementsUnder, type PageElement } from '../pages/nodes.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import type { Sources } from './source.ts'
 
@@ -99,15 +99,24 @@ export function relationsRun(page: ReadPage): Stretch | undefined {
   return { start: first.start, end }
 }
 
-/** Whether a page has an element that says it is the main content. */
-export function mainContent(page: ReadPage): Stretch | undefined {
+/** What is in the first element of a page that is as asked for. */
+function insideOf(page: ReadPage, isIt: (element: PageElement) => boolean): Stretch | undefined {
   const waiting = [page.root]
-  let found: { from: number; to: number } | undefined
   for (let next = waiting.pop(); next; next = waiting.pop()) {
-    const name = `${attributeOf(next, 'id') ?? ''} ${attributeOf(next, 'class') ?? ''}`
-    if (next.tag === 'main' || attributeOf(next, 'role') === 'main') return { start: next.from, end: next.to }
-    if (!found && /(?:^|[\s_-])(?:content|main|maincontent)(?:$|[\s_-])/i.test(name)) found = next
+    if (isIt(next)) return { start: next.from, end: next.to }
     for (let at = next.children.length - 1; at >= 0; at--) waiting.push(next.children[at]!)
   }
-  return found && { start: found.from, end: found.to }
+  return undefined
 }
+
+/** The main content of a page, where an element says that it is that. https://html.spec.whatwg.org/#the-main-element */
+export const mainElement = (page: ReadPage): Stretch | undefined =>
+  insideOf(page, (element) => element.tag === 'main' || attributeOf(element, 'role') === 'main')
+
+/** The main content of a page, where an element says that it is that, or is called so. */
+export const mainContent = (page: ReadPage): Stretch | undefined =>
+  mainElement(page) ??
+  insideOf(page, (element) => {
+    const name = `${attributeOf(element, 'id') ?? ''} ${attributeOf(element, 'class') ?? ''}`
+    return /(?:^|[\s_-])(?:content|main|maincontent)(?:$|[\s_-])/i.test(name)
+  })
