@@ -345,13 +345,22 @@ const OPTIONAL = /^(?:p|li|dt|dd|tr|td|th|thead|tbody|tfoot|option|colgroup|font
 function withoutHalves(base: readonly Cell[], stretch: readonly number[]): readonly number[] {
   const halves = new Set<number>()
   const open: number[] = []
+  /** How many of each are open: thousands of stray tags are not looked for among thousands. */
+  const waiting = new Map<string, number>()
+  const count = (tag: string, more: number) => waiting.set(tag, (waiting.get(tag) ?? 0) + more)
   for (const at of stretch) {
     const { opens, closes } = base[at]!
-    if (opens !== undefined && !VOID.test(opens)) open.push(at)
+    if (opens !== undefined && !VOID.test(opens)) {
+      open.push(at)
+      count(opens, 1)
+    }
     if (closes === undefined) continue
-    const there = open.findLastIndex((one) => base[one]!.opens === closes)
-    if (there < 0) halves.add(at)
-    else open.splice(there)
+    if (!waiting.get(closes)) halves.add(at)
+    else
+      for (let tag; tag !== closes;) {
+        tag = base[open.pop()!]!.opens!
+        count(tag, -1)
+      }
   }
   for (const at of open) if (!OPTIONAL.test(base[at]!.opens!)) halves.add(at)
   const says = (at: number) => {
