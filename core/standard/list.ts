@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { partFault } from './partFault.ts'
 
 /**
  * A list of at most `most` items. How many there are is asked before any is looked at, and the first fault ends it:
@@ -13,9 +14,7 @@ export function listOf<Item extends v.GenericSchema>(item: Item, most: number) {
       for (const [key, value] of dataset.value.entries()) {
         const result = v.safeParse(item, value, { abortEarly: true })
         if (!result.success) {
-          const issue = result.issues[0]
-          const at = { type: 'array', origin: 'value', input: dataset.value, key, value } as const
-          addIssue({ message: issue.message, path: [at, ...(issue.path ?? [])] as never })
+          addIssue(partFault(result.issues, 'array', dataset.value, key, value))
           return NEVER
         }
         items.push(result.output)

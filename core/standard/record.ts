@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { partFault } from './partFault.ts'
 
 /** What a record holds under a name from outside; nothing of what every object has of itself. */
 export const valueAt = <Value>(record: Readonly<Record<string, Value>>, name: string): Value | undefined =>
@@ -19,9 +20,7 @@ export function recordOf<Item extends v.GenericSchema>(item: Item) {
       for (const [key, value] of Object.entries(dataset.value)) {
         const result = v.safeParse(item, value, { abortEarly: true })
         if (!result.success) {
-          const issue = result.issues[0]
-          const at = { type: 'object', origin: 'value', input: dataset.value, key, value } as const
-          addIssue({ message: issue.message, path: [at, ...(issue.path ?? [])] as never })
+          addIssue(partFault(result.issues, 'object', dataset.value, key, value))
           return NEVER
         }
         read.push([key, result.output])
