@@ -34,7 +34,7 @@ export default {
       },
     },
   ],
-  testSequencer: '<rootDir>/scripts/slowFirst.mjs',
+  testSequencer: '<rootDir>/scripts/testing/slowFirst.mjs',
   // Jest leaves one processor to whoever watches; nobody does.
   maxWorkers: '100%',
   testTimeout: 60_000,

@@ -9,20 +9,31 @@ const FOLDER = fileURLToPath(new URL('../demo/pages', import.meta.url))
 /** The same moment in every build. */
 const LAST_CHANGE = new Date(Date.UTC(2000, 0, 1))
 
-/** Puts the folder beside the screens, as an archive: a build would write style sheets anew. */
+const FILE_NAME = 'examples/pages.zip'
+
+/** Makes an archive of the folder. */
+async function archive(): Promise<Uint8Array> {
+  const zip = new ZipWriter(new Uint8ArrayWriter(), { useWebWorkers: false })
+  const entries = readdirSync(FOLDER, { recursive: true, encoding: 'utf8', withFileTypes: true })
+  for (const path of entries
+    .filter((entry) => entry.isFile())
+    .map((one) => join(one.parentPath, one.name))
+    .sort())
+    await zip.add(path.slice(FOLDER.length + 1), new Uint8ArrayReader(new Uint8Array(readFileSync(path))), {
+      lastModDate: LAST_CHANGE,
+    })
+  return zip.close()
+}
+
+/** Serves the folder with the screens as an archive: a build would write style sheets anew. */
 export const examplePages = (): Plugin => ({
   name: 'example-pages',
-  apply: 'build',
+  configureServer({ middlewares }) {
+    middlewares.use(`/${FILE_NAME}`, (_request, response, next) => {
+      archive().then((bytes) => response.end(bytes), next)
+    })
+  },
   async generateBundle() {
-    const zip = new ZipWriter(new Uint8ArrayWriter(), { useWebWorkers: false })
-    const entries = readdirSync(FOLDER, { recursive: true, encoding: 'utf8', withFileTypes: true })
-    for (const path of entries
-      .filter((entry) => entry.isFile())
-      .map((one) => join(one.parentPath, one.name))
-      .sort())
-      await zip.add(path.slice(FOLDER.length + 1), new Uint8ArrayReader(new Uint8Array(readFileSync(path))), {
-        lastModDate: LAST_CHANGE,
-      })
-    this.emitFile({ type: 'asset', fileName: 'examples/pages.zip', source: await zip.close() })
+    this.emitFile({ type: 'asset', fileName: FILE_NAME, source: await archive() })
   },
 })

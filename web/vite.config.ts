@@ -75,6 +75,4 @@ export default defineConfig({
       output: { ...LEFT_TO_SHARED.output, codeSplitting: { groups: CHUNKS } },
     },
   },
-  // For work on the screens: `npx vite` in this folder, beside a running `npm start`.
-  server: { proxy: { '/api': 'http://127.0.0.1:4310', '/preview': 'http://127.0.0.1:4310' } },
 })

@@ -1,6 +1,7 @@
 import { fork } from 'node:child_process'
 import { randomBytes } from 'node:crypto'
 import { ROOT } from './paths.mjs'
+import { programOf } from './run.mjs'
 
 /** Where the stand-in host is, if these are free. */
 export const USUAL_HOST_PORTS = { sftp: 4322, ftp: 4321, web: 4380 }
@@ -8,12 +9,14 @@ export const USUAL_HOST_PORTS = { sftp: 4322, ftp: 4321, web: 4380 }
 /**
  * Starts the stand-in host in a process of its own and waits until it takes files.
  * @param folder where it keeps what it is sent
+ * @param options `fromSources`: not as it was built
  * @returns how it is got to, and what stops it
  */
-export async function startHost(folder, ports = {}) {
-  const child = fork(`${ROOT}/server/dist/host.mjs`, {
+export async function startHost(folder, ports = {}, { fromSources = false } = {}) {
+  const { path, execArgv } = programOf('host.mjs', 'hosts/standIn/main.ts', fromSources)
+  const child = fork(path, {
     cwd: ROOT,
-    execArgv: ['--enable-source-maps'],
+    execArgv,
     env: {
       ...process.env,
       VIATICA_HOST_FOLDER: folder,

@@ -27,6 +27,18 @@ export async function show(command, args, options = {}) {
   })
 }
 
+/**
+ * How a program of the project is started as a process of its own: as it was built, or from its sources.
+ * @param built its file in server/dist
+ * @param source its TypeScript file
+ * @returns the path and the options for `fork`
+ */
+export function programOf(built, source, fromSources) {
+  return fromSources
+    ? { path: `${ROOT}/${source}`, execArgv: ['--import', `${ROOT}/core/testing/typescript.mjs`] }
+    : { path: `${ROOT}/server/dist/${built}`, execArgv: ['--enable-source-maps'] }
+}
+
 /** Runs the main part of a script: faults of the set-up are said in plain words. */
 export async function main(part) {
   try {

@@ -1,15 +1,18 @@
 import { fork } from 'node:child_process'
 import { ROOT } from './paths.mjs'
+import { programOf } from './run.mjs'
 
 /**
  * Starts the server in a process of its own and waits until it answers.
  * @param env its settings; see server/config.ts
+ * @param options `fromSources`: not as it was built
  * @returns its address, what it exits with, and what stops it
  */
-export async function startServer(env) {
-  const child = fork(`${ROOT}/server/dist/main.mjs`, {
+export async function startServer(env, { fromSources = false } = {}) {
+  const { path, execArgv } = programOf('main.mjs', 'server/main.ts', fromSources)
+  const child = fork(path, {
     cwd: ROOT,
-    execArgv: ['--enable-source-maps'],
+    execArgv,
     env: { ...process.env, ...env },
   })
   const exited = new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)))
