@@ -14,6 +14,8 @@ export interface StandInAccess {
   readonly port: number
   readonly user: string
   readonly password: string
+  /** The fingerprint of its SSH key. */
+  readonly hostKey: string
   /** The same by FTP with TLS: where, and the SHA-256 fingerprint of its certificate. */
   readonly ftp: { readonly port: number; readonly certificate: string }
   /** Where it shows its files, with `{site}` for the folder of a site. */
@@ -50,7 +52,12 @@ async function checkFolder(
   connection: Connection,
   { server, folder }: { readonly server: string; readonly folder: string },
 ): Promise<void> {
-  if (await connection.list('')) return
+  try {
+    if (await connection.list('')) return
+  } catch (error) {
+    await connection.close()
+    throw error
+  }
   await connection.close()
   throw new HostFault('folder', `${server} has no folder ${folder}: make it there first, or check its name.`)
 }
@@ -61,18 +68,19 @@ export interface Opening {
   readonly baseUrl: string
   readonly settings: HostSettings
   readonly secret: HostSecret
-  readonly hostKey: string | undefined
+  /** The fingerprint of the SSH key that is trusted; empty where none is. */
+  readonly hostKey: string
 }
 
-/** Connects to a host. @returns the way to its files, and the fingerprint that it has, where it has one. @throws HostFault */
+/** Connects to a host. @throws HostFault */
 export async function openHost(
   { site, baseUrl, settings, secret, hostKey }: Opening,
   { reach, folders, standIn }: HostRules,
-): Promise<{ connection: Connection; met: string }> {
+): Promise<Connection> {
   const { way } = settings
   switch (way.by) {
     case 'folder':
-      return { connection: await openFolder(await allowedFolder(way.folder, folders)), met: '' }
+      return openFolder(await allowedFolder(way.folder, folders))
     case 'sftp': {
       const address = await addressOf(way.server, way.port, reach)
       const { password, privateKey, passphrase } = secret
@@ -88,9 +96,9 @@ export async function openHost(
         folder: way.folder,
         hostKey,
       }
-      const opened = await openSftp({ ...access, ...opens })
-      await checkFolder(opened.connection, way)
-      return opened
+      const connection = await openSftp({ ...access, ...opens })
+      await checkFolder(connection, way)
+      return connection
     }
     case 'ftp': {
       const { server: name, port, user, security, certificate, folder } = way
@@ -99,18 +107,18 @@ export async function openHost(
       const access = { name, address, port, user, password, security, certificate, folder }
       const connection = await openFtp(access)
       await checkFolder(connection, way)
-      return { connection, met: '' }
+      return connection
     }
     case 'stand-in': {
       if (!standIn) throw new HostFault('port', 'The stand-in host does not run: start it with npm run host.')
-      const { port, user, password } = standIn
-      // The path of the base URL is a folder there, so that links from the top of the host lead where they should.
+      const { port, user, password, hostKey: ownKey } = standIn
+      // The path of the base URL is a folder there, so that links from the top of the host are right.
       const folder = join(site, rootPath(baseUrl))
       const access = { name: 'The stand-in host', address: '127.0.0.1', port, user, password, folder }
-      const opened = await openSftp({ ...access, hostKey: undefined })
+      const connection = await openSftp({ ...access, hostKey: ownKey })
       // The first time there is none yet.
-      if (!(await opened.connection.list(''))) await opened.connection.makeFolder('')
-      return { connection: opened.connection, met: '' }
+      if (!(await connection.list(''))) await connection.makeFolder('')
+      return connection
     }
   }
 }

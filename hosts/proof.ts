@@ -16,15 +16,16 @@ async function faultOf(
   url: string,
   { path, digest, size, role }: HostFile,
   reach: Reach,
+  signal: AbortSignal,
 ): Promise<string | undefined> {
   try {
-    const { status, location, bytes } = await visit(url, reach)
+    const { status, location, bytes } = await visit(url, reach, signal)
     if (status >= 300 && status < 400) {
-      if (role !== 'redirect') return `leads on to ${location} instead of being shown`
-      const end = await visit(new URL(location, url).href, reach)
+      if (role !== 'redirect') return `redirects to ${location} instead of being shown`
+      const end = await visit(new URL(location, url).href, reach, signal)
       return end.status === 200
         ? undefined
-        : `leads on to ${location}, which answers with status ${end.status}`
+        : `redirects to ${location}, which answers with status ${end.status}`
     }
     if (status !== 200) return `the host answers with status ${status}`
     if (IS_MADE.test(path) || digestOf(bytes) === digest) return undefined
@@ -33,7 +34,7 @@ async function faultOf(
       ? `comes with ${more} bytes more than were sent: does the host, or a proxy before it, add to pages?`
       : 'comes otherwise than it was sent: does a cache before the host still have the old one?'
   } catch (error) {
-    return `could not be asked for: ${(error as Error).message}`
+    return `could not be requested: ${(error as Error).message}`
   }
 }
 
@@ -57,7 +58,8 @@ export async function prove(
     pages.map((file) =>
       limit(async () => {
         if (signal.aborted) return
-        const words = await faultOf(at + encodePath(file.path), file, reach)
+        const words = await faultOf(at + encodePath(file.path), file, reach, signal)
+        if (signal.aborted) return
         asked++
         if (words === undefined) same++
         else if (wrong.length < MOST_TOLD) wrong.push({ path: file.path, words })

@@ -50,15 +50,12 @@ const wholeRun = (run) => [
 ]
 
 /** The tests that were selected, and for an edit the checks of the changed files. */
-const selectedRun = (run, { inThreads, withStandIns, specs }, changed) => [
+const selectedRun = (run, { inThreads, withStandIns, specs, needsBuild }, changed) => [
+  () => (needsBuild ? ensureBuilt() : undefined),
   () => (changed ? runChecks(run.tally, run.signal, changed) : undefined),
   () => (inThreads.length > 0 ? runJest(IN_THREADS, run, { files: inThreads }) : undefined),
   () => (withStandIns.length > 0 ? runJest(WITH_STAND_INS, run, { files: withStandIns }) : undefined),
-  () => {
-    if (specs.length === 0) return undefined
-    ensureBuilt()
-    return runPlaywright(run, { files: specs })
-  },
+  () => (specs.length > 0 ? runPlaywright(run, { files: specs }) : undefined),
 ]
 
 await main(async () => {

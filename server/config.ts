@@ -55,6 +55,7 @@ const configSchema = v.pipe(
           port: v.number(),
           user: v.string(),
           password: v.string(),
+          hostKey: v.string(),
           ftp: v.strictObject({ port: v.number(), certificate: v.string() }),
           url: v.string(),
           control: v.string(),

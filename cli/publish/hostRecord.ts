@@ -165,13 +165,9 @@ export class FileRecord implements HostRecord {
     return this.#token
   }
 
-  /** The key that the host was met with; empty before. */
+  /** The key of the host as earlier versions remembered it, with each record; empty where none is. See `KnownKeys`. */
   get hostKey(): string {
     return this.#hostKey
-  }
-
-  rememberKey(hostKey: string): void {
-    this.#add({ hostKey })
   }
 
   files(): Promise<readonly RecordedFile[]> {

@@ -192,10 +192,20 @@ describe('by SFTP', () => {
     expect(unknown.status).toBe(1)
     expect(unknown.json.fault).toContain(sshd.hostKey)
     expect(readdirSync(sshd.folder)).toEqual([])
-    expect((await publish([...args, '--host-key', 'SHA256:another'])).json.fault).toMatch(/another key/)
+    expect((await publish([...args, '--host-key', 'SHA256:another'])).json.fault).toMatch(/another host key/)
     expect(await publish([...args, '--host-key', sshd.hostKey])).toMatchObject({ status: 0, stderr: '' })
     expect(existsSync(join(sshd.folder, 'index.html'))).toBe(true)
     expect((await publish(args)).json).toMatchObject({ counts: { put: 0, removed: 0 } })
+    // The key belongs to server and port, not to the folder.
+    mkdirSync(join(sshd.folder, 'in'))
+    const inFolder = args.map((arg) => (arg === to() ? `${to()}/in` : arg))
+    expect(await publish(inFolder)).toMatchObject({ status: 0 })
+  })
+
+  test('a key that was approved is remembered where the login fails', async () => {
+    const args = ['demo.json', '--to', to().replace(`${sshd.user}@`, 'nobody-of-that-name@'), '--key', 'key', '--json']
+    expect((await publish([...args, '--host-key', sshd.hostKey])).json.fault).toMatch(/does not let/)
+    expect((await publish(args)).json.fault).toMatch(/does not let/)
   })
 
   test('what is wrong is told in words, with no secret anywhere', async () => {

@@ -11,7 +11,7 @@ import type { Site } from '@viatica/core/plan/site.ts'
 import { siteFault } from '@viatica/core/plan/siteFault.ts'
 import { usualChoices } from '@viatica/core/publish/choices.ts'
 import { type Difference, differenceOf } from '@viatica/core/publish/difference.ts'
-import type { HostSecret, HostSettings } from '@viatica/core/publish/host.ts'
+import { type HostSecret, type HostSettings, keyPlaceOf } from '@viatica/core/publish/host.ts'
 import { filesToPublish, type HostFile } from '@viatica/core/publish/publication.ts'
 import type { FoundFile, Proof } from '@viatica/core/publish/report.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
@@ -32,6 +32,7 @@ import { USAGE } from '../usage.ts'
 import { siteFileOf, writeAll } from '../siteFile.ts'
 import { hostNamed, nameOfHost } from './hostNamed.ts'
 import { FileRecord } from './hostRecord.ts'
+import { KnownKeys } from './knownKeys.ts'
 import { reportOf, type Told } from './report.ts'
 import { note, progress } from './progress.ts'
 import { saysYes, secretsOf } from './secrets.ts'
@@ -117,13 +118,23 @@ function errorsOf(site: Site): string[] {
     .map(({ words }) => words)
 }
 
-/** The key that an SFTP host is to have: as it was said, as it was at first, else as whoever types says yes to. */
-async function hostKeyFor(settings: HostSettings, record: FileRecord, options: Options): Promise<string> {
-  if (settings.way.by !== 'sftp') return ''
+/**
+ * Returns the key that an SFTP host must have: the one that was given, or approved before, or that the person approves now.
+ * @throws HostFault when it is unknown and nobody approves it
+ */
+async function hostKeyFor(
+  settings: HostSettings,
+  record: FileRecord,
+  known: KnownKeys,
+  options: Options,
+): Promise<string> {
+  const place = keyPlaceOf(settings.way)
+  if (place === undefined) return ''
   if (options['host-key'] !== undefined) return options['host-key']
-  if (record.hostKey !== '') return record.hostKey
-  const met = await openHost(
-    { site: '', baseUrl: '', settings, secret: {}, hostKey: 'not met yet' },
+  const approved = known.of(place) ?? record.hostKey
+  if (approved !== '') return approved
+  const found = await openHost(
+    { site: '', baseUrl: '', settings, secret: {}, hostKey: '' },
     rulesFor(settings),
   ).then(
     () => '',
@@ -132,14 +143,18 @@ async function hostKeyFor(settings: HostSettings, record: FileRecord, options: O
       throw error
     },
   )
-  const { server } = settings.way
-  const isIt = await saysYes(`${server} has the key ${met}. Is this what whoever runs it says?`)
-  if (isIt) return met
+  const isIt = await saysYes(
+    `${place} has the host key ${found}. Is this the fingerprint from your provider?`,
+  )
+  if (isIt) {
+    known.remember(place, found)
+    return found
+  }
   throw new HostFault(
     'key',
     isIt === undefined
-      ? `${server} is met for the first time, with the key ${met}. Compare it with what whoever runs it says, and give it with --host-key.`
-      : `Nothing was sent to ${server}.`,
+      ? `Unknown host key of ${place}: ${found}. Check it with your provider, then pass it with --host-key.`
+      : `Nothing was sent to ${place}.`,
   )
 }
 
@@ -166,17 +181,20 @@ class Publishing {
   readonly #record: FileRecord
   readonly #publication: Publication
   readonly #signal: AbortSignal
-  #opening: { secret: HostSecret; hostKey: string | undefined } | undefined
+  readonly #known: KnownKeys
+  #opening: { secret: HostSecret; hostKey: string } | undefined
 
   constructor(
     settings: HostSettings,
     record: FileRecord,
+    known: KnownKeys,
     publication: Publication,
     signal: AbortSignal,
     readonly options: Options,
   ) {
     this.#settings = settings
     this.#record = record
+    this.#known = known
     this.#publication = publication
     this.#signal = signal
   }
@@ -184,16 +202,27 @@ class Publishing {
   async #open(): Promise<Connection> {
     if (!this.#opening) {
       // The host is known before anything is typed that it must not hear.
-      const hostKey = await hostKeyFor(this.#settings, this.#record, this.options)
+      const hostKey = await hostKeyFor(this.#settings, this.#record, this.#known, this.options)
       const secret = await secretsOf(this.#settings, this.options.key)
-      this.#opening = { secret, hostKey: hostKey === '' ? undefined : hostKey }
+      this.#opening = { secret, hostKey }
     }
-    const { connection, met } = await openHost(
-      { site: '', baseUrl: '', settings: this.#settings, ...this.#opening },
-      rulesFor(this.#settings),
-    )
-    if (met !== '' && met !== this.#record.hostKey) this.#record.rememberKey(met)
-    return connection
+    const opening = this.#opening
+    const place = keyPlaceOf(this.#settings.way)
+    const remember = () => {
+      if (place !== undefined) this.#known.remember(place, opening.hostKey)
+    }
+    try {
+      const connection = await openHost(
+        { site: '', baseUrl: '', settings: this.#settings, ...opening },
+        rulesFor(this.#settings),
+      )
+      remember()
+      return connection
+    } catch (error) {
+      // The host had the approved key, whatever it says of who logs in and of the folder.
+      if (error instanceof HostFault && (error.kind === 'login' || error.kind === 'folder')) remember()
+      throw error
+    }
   }
 
   /** What is on the host now, and what would change there. */
@@ -265,14 +294,14 @@ async function publishTo(
   note('')
   const told: Told = { host, isTrial, errors }
   const isHeldUp = errors.length > 0 && !options['with-errors']
-  if (isHeldUp && !isTrial)
-    return { ...told, fault: 'Nothing was published: --with-errors does it all the same.' }
+  if (isHeldUp && !isTrial) return { ...told, fault: 'Not published. Use --with-errors to publish anyway.' }
   const record = new FileRecord(`${path}.hosts`, host, isTrial)
+  const known = new KnownKeys(`${path}.hosts`, isTrial)
   try {
     note('Writing the pages …')
     const publication = publicationOf(input, settings)
     note('')
-    const publishing = new Publishing(settings, record, publication, signal, options)
+    const publishing = new Publishing(settings, record, known, publication, signal, options)
     if (isTrial)
       return {
         ...told,

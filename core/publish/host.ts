@@ -88,3 +88,27 @@ export const hostSecretSchema = v.strictObject({
   passphrase: v.optional(line(1000)),
 })
 export type HostSecret = v.InferOutput<typeof hostSecretSchema>
+
+/**
+ * Returns where an SSH host key belongs, as `server:port`; undefined for hosts that have no such key. Whoever logs in, and to
+ * which folder, the key stays the same.
+ */
+export function keyPlaceOf(way: WayToHost): string | undefined {
+  return way.by === 'sftp' ? `${way.server.toLowerCase()}:${way.port}` : undefined
+}
+
+/**
+ * Returns what a password or key opens, as one text. A stored secret is never sent anywhere else: to another server, port or
+ * user, by another kind of connection, or with another encryption.
+ */
+export function doorOf(way: WayToHost): string {
+  switch (way.by) {
+    case 'sftp':
+      return JSON.stringify([way.by, way.server, way.port, way.user])
+    case 'ftp':
+      return JSON.stringify([way.by, way.server, way.port, way.user, way.security])
+    case 'folder':
+    case 'stand-in':
+      return way.by
+  }
+}

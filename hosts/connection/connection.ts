@@ -34,3 +34,10 @@ export interface Connection {
   /** How many things may be asked of it at once. */
   readonly atOnce: number
 }
+
+/**
+ * Whether a host may have named a file or folder like this. A listing is what the host sends: a name with a slash, or the
+ * folder above, is no entry of the folder.
+ */
+export const isEntryName = (name: string): boolean =>
+  name !== '' && name !== '.' && name !== '..' && !/[/\0]/.test(name)

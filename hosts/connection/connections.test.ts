@@ -49,7 +49,7 @@ const access = (more: Partial<SftpAccess> = {}): SftpAccess => ({
   user: sshd.user,
   privateKey: sshd.privateKey,
   folder: sshd.folder,
-  hostKey: undefined,
+  hostKey: sshd.hostKey,
   ...more,
 })
 const ftpAccess = (server: Vsftpd, more: Partial<FtpAccess> = {}): FtpAccess => ({
@@ -63,8 +63,8 @@ const ftpAccess = (server: Vsftpd, more: Partial<FtpAccess> = {}): FtpAccess => 
   certificate: server.certificate,
   ...more,
 })
-const standInAccess = ({ access: { port, ftp, user, password } } = standIn) => ({
-  sftp: access({ port, user, password, privateKey: undefined, folder: 'by-sftp' }),
+const standInAccess = ({ access: { port, ftp, user, password, hostKey } } = standIn) => ({
+  sftp: access({ port, user, password, hostKey, privateKey: undefined, folder: 'by-sftp' }),
   ftp: ftpAccess(vsftpd, { ...ftp, user, password, folder: 'by-ftp' }),
 })
 const faultOf = async (work: Promise<unknown>): Promise<HostFault> => {
@@ -79,13 +79,9 @@ const faultOf = async (work: Promise<unknown>): Promise<HostFault> => {
 /** Every way to a host, with the folder where its files end up. */
 const WAYS: readonly [string, () => Promise<Connection>, () => string][] = [
   ['a folder', () => openFolder(folder), () => folder],
-  ['SFTP (OpenSSH)', async () => (await openSftp(access())).connection, () => sshd.folder],
+  ['SFTP (OpenSSH)', () => openSftp(access()), () => sshd.folder],
   ['FTP with TLS (vsftpd)', () => openFtp(ftpAccess(vsftpd)), () => vsftpd.folder],
-  [
-    'SFTP (the stand-in host)',
-    async () => (await openSftp(standInAccess().sftp)).connection,
-    shown('by-sftp'),
-  ],
+  ['SFTP (the stand-in host)', () => openSftp(standInAccess().sftp), shown('by-sftp')],
   ['FTP with TLS (the stand-in host)', () => openFtp(standInAccess().ftp), shown('by-ftp')],
   ['plain FTP (vsftpd)', () => openFtp(ftpAccess(plain, { security: 'none' })), () => plain.folder],
 ]
@@ -158,13 +154,13 @@ describe.each(WAYS)('%s', (_, open, top) => {
 
 describe('getting to a host by SFTP', () => {
   test('shows the fingerprint that ssh-keygen would, and goes on only with that one', async () => {
-    const { connection, met } = await openSftp(access())
-    await connection.close()
-    expect(met).toBe(sshd.hostKey)
-    await (await openSftp(access({ hostKey: met }))).connection.close()
-    const fault = await faultOf(openSftp(access({ hostKey: 'SHA256:another' })))
-    expect(fault.kind).toBe('key')
-    expect(fault.message).toContain(met)
+    const unknown = await faultOf(openSftp(access({ hostKey: '' })))
+    expect([unknown.kind, unknown.fingerprint]).toEqual(['key', sshd.hostKey])
+    expect(unknown.message).toContain(sshd.hostKey)
+    await (await openSftp(access({ hostKey: unknown.fingerprint }))).close()
+    const other = await faultOf(openSftp(access({ hostKey: 'SHA256:another' })))
+    expect([other.kind, other.fingerprint]).toEqual(['key', sshd.hostKey])
+    expect(other.message).toContain(sshd.hostKey)
   })
 
   test.each([
@@ -189,7 +185,7 @@ describe('getting to a host by SFTP', () => {
   })
 
   test('a folder that is not there is no folder', async () => {
-    const { connection } = await openSftp(access({ folder: `${sshd.folder}/none` }))
+    const connection = await openSftp(access({ folder: `${sshd.folder}/none` }))
     expect(await connection.list('')).toBeUndefined()
     await connection.close()
   })

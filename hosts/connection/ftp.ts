@@ -1,7 +1,8 @@
 import { Readable, Writable } from 'node:stream'
-import { type Client, FTPError } from 'basic-ftp'
+import { type Client, type FileInfo, FTPError } from 'basic-ftp'
+import { type HostLimits, transferTime, USUAL_LIMITS, within } from '../limits.ts'
 import { HostFault } from '../hostFault.ts'
-import type { Connection, FileSeen, FolderSeen } from './connection.ts'
+import { type Connection, type FileSeen, type FolderSeen, isEntryName } from './connection.ts'
 import {
   bytesOnceSecured,
   connectFtp,
@@ -12,6 +13,11 @@ import {
 } from './ftpAccess.ts'
 import { FtpPool, MOST_CONNECTIONS } from './ftpPool.ts'
 import { replaceFile } from './replace.ts'
+
+/** More bytes of a listing are not read for each of its entries. */
+const ENTRY_BYTES = 300
+/** How often the size of a listing is looked at while it comes in, in milliseconds. */
+const LOOK_MS = 100
 
 const secondsOf = (date: Date) => Math.floor(date.getTime() / 1000)
 
@@ -50,14 +56,31 @@ async function isFolder(client: Client, path: string): Promise<boolean> {
   }
 }
 
+/** The list of the folder that was changed to; one without an end closes the connection. */
+async function boundedList(client: Client, { entries }: HostLimits): Promise<FileInfo[]> {
+  const looking = setInterval(() => {
+    if ((client.ftp.dataSocket?.bytesRead ?? 0) > entries * ENTRY_BYTES) client.close()
+  }, LOOK_MS)
+  try {
+    return await client.list()
+  } finally {
+    clearInterval(looking)
+  }
+}
+
 /** What a folder holds, links followed. */
-async function listed(name: string, client: Client, folder: string): Promise<FolderSeen | undefined> {
+async function listed(
+  name: string,
+  client: Client,
+  folder: string,
+  limits: HostLimits,
+): Promise<FolderSeen | undefined> {
   // Of a folder that is not there, many list that it is empty; and a path with a space is not one to all.
   if (!(await isFolder(client, folder))) return undefined
   const files = new Map<string, FileSeen>()
   const folders = new Set<string>()
-  for (const { name: entry, isDirectory, isFile, size, modifiedAt } of await client.list()) {
-    if (entry === '.' || entry === '..') continue
+  for (const { name: entry, isDirectory, isFile, size, modifiedAt } of await boundedList(client, limits)) {
+    if (!isEntryName(entry)) continue
     const path = folder === '/' ? `/${entry}` : `${folder}/${entry}`
     if (isDirectory) folders.add(entry)
     else if (isFile && modifiedAt) files.set(entry, { size, modified: secondsOf(modifiedAt) })
@@ -72,17 +95,27 @@ async function listed(name: string, client: Client, folder: string): Promise<Fol
 }
 
 /** Connects to a host by FTP. @throws HostFault */
-export async function openFtp(access: FtpAccess): Promise<Connection> {
+export async function openFtp(access: FtpAccess, limits = USUAL_LIMITS): Promise<Connection> {
   const { name } = access
-  const { client: first, top } = await connectFtp(access)
-  const pool = new FtpPool(access, first)
-  const using = async <Result>(path: string, work: (client: Client) => Promise<Result>): Promise<Result> => {
+  const { client: first, top } = await connectFtp(access, limits)
+  const pool = new FtpPool(access, first, limits)
+  const using = async <Result>(
+    path: string,
+    work: (client: Client) => Promise<Result>,
+    milliseconds = limits.answer,
+  ): Promise<Result> => {
     // What a name holds that ends a line would be a command of its own.
     if (/[\r\n\0]/.test(path))
       throw new HostFault('rights', `${JSON.stringify(path)} is no name that FTP can send: rename it.`)
     const client = await pool.take()
     try {
-      return await work(client)
+      return await within(milliseconds, work(client), () => {
+        client.close()
+        return new HostFault(
+          'lost',
+          `${name} did not answer in time: ${path === '' ? 'the folder of the site' : path}`,
+        )
+      })
     } catch (error) {
       const fault = ftpFault(name, path, error)
       // Only what the server answered, and goes on after, leaves the connection in order.
@@ -94,8 +127,8 @@ export async function openFtp(access: FtpAccess): Promise<Connection> {
   }
 
   const at = (path: string) => (path === '' ? top : `${top}/${path}`)
-  const order = async (path: string, work: (client: Client) => Promise<unknown>) => {
-    await using(path, work)
+  const order = async (path: string, work: (client: Client) => Promise<unknown>, milliseconds?: number) => {
+    await using(path, work, milliseconds)
   }
   const see = (path: string) => using(path, (client) => seen(name, client, at(path)))
   const remove = (path: string) => order(path, (client) => client.remove(at(path)))
@@ -106,22 +139,46 @@ export async function openFtp(access: FtpAccess): Promise<Connection> {
   }
   return {
     atOnce: MOST_CONNECTIONS,
-    list: (folder) => using(folder, (client) => listed(name, client, at(folder) || '/')),
+    list: (folder) => using(folder, (client) => listed(name, client, at(folder) || '/', limits), limits.list),
     see,
     read: (path) =>
-      using(path, async (client) => {
-        const parts: Buffer[] = []
-        const into = new Writable({
-          write(part: Buffer, _, done) {
-            parts.push(part)
-            done()
-          },
-        })
-        await client.downloadTo(into, at(path))
-        return Buffer.concat(parts)
-      }),
+      using(
+        path,
+        async (client) => {
+          const size = await client.size(at(path))
+          const parts: Buffer[] = []
+          let read = 0
+          const into = new Writable({
+            write(part: Buffer, _, done) {
+              parts.push(part)
+              read += part.length
+              const isTooLarge = read > limits.readBytes
+              done(
+                isTooLarge
+                  ? new HostFault(
+                      'not stored',
+                      `${path} on ${name} is too large to be read. Remove it there.`,
+                    )
+                  : undefined,
+              )
+            },
+          })
+          const end = () => {
+            client.close()
+            return new HostFault('lost', `${name} did not answer in time: ${path}`)
+          }
+          const most = Math.min(Math.max(size, 0), limits.readBytes)
+          await within(transferTime(limits, most), client.downloadTo(into, at(path)), end)
+          return Buffer.concat(parts)
+        },
+        transferTime(limits, limits.readBytes),
+      ),
     write: (path, bytes) =>
-      order(path, (client) => client.uploadFrom(Readable.from(bytesOnceSecured(client, bytes)), at(path))),
+      order(
+        path,
+        (client) => client.uploadFrom(Readable.from(bytesOnceSecured(client, bytes)), at(path)),
+        transferTime(limits, bytes.length),
+      ),
     rename: (from, to) => replaceFile(replacing, from, to),
     remove,
     makeFolder: (path) => order(path, (client) => client.send(`MKD ${at(path)}`)),

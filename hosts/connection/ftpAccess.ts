@@ -2,6 +2,7 @@ import { isIP } from 'node:net'
 import { TLSSocket } from 'node:tls'
 import { Client, FTPError } from 'basic-ftp'
 import type { FtpSecurity } from '@viatica/core/publish/host.ts'
+import { type HostLimits, within } from '../limits.ts'
 import { HostFault } from '../hostFault.ts'
 
 /** What is needed to get to a host by FTP. */
@@ -20,8 +21,8 @@ export interface FtpAccess {
   readonly certificate: string
 }
 
-/** An answer that does not come within this time does not come. */
-const ANSWER_MS = 30_000
+/** A host that is silent for so long has gone, in milliseconds. What is lively has `HostLimits`. */
+const SILENCE_MS = 30_000
 
 /**
  * What a server answers. https://datatracker.ietf.org/doc/html/rfc959#section-4.2.2, and for security
@@ -31,6 +32,10 @@ const CLOSING = 421
 const NO_DATA_CONNECTION = 425
 const TRANSFER_BROKEN = 426
 const NO_SPACE_NOW = 452
+const LOGGED_IN = 230
+/** The login is not needed here. */
+const SUPERFLUOUS = 202
+const NEEDS_PASSWORD = 331
 const NOT_LOGGED_IN = 530
 const NOT_AVAILABLE = 550
 const NO_SPACE = 552
@@ -189,20 +194,45 @@ async function secured(client: Client, access: FtpAccess): Promise<void> {
   })
 }
 
-/** Connects and logs in. @returns the client, and the folder of the site there, from the top @throws HostFault */
-export async function connectFtp(access: FtpAccess): Promise<{ client: Client; top: string }> {
+/**
+ * Logs in. The password is sent once: a host may ask for it for ever.
+ * https://datatracker.ietf.org/doc/html/rfc959#section-6, the diagram of logging in
+ */
+async function logIn(client: Client, { name, user, password }: FtpAccess): Promise<void> {
+  // A line break in them would be a command of its own.
+  if (/[\r\n\0]/.test(user + password))
+    throw new HostFault('login', 'A user name or password for FTP is a single line.')
+  const isIn = ({ code }: { readonly code: number }) => code === LOGGED_IN || code === SUPERFLUOUS
+  const first = await client.ftp.request(`USER ${user}`)
+  if (isIn(first)) return
+  if (first.code === NEEDS_PASSWORD && isIn(await client.ftp.request(`PASS ${password}`))) return
+  throw new HostFault(
+    'login',
+    `${name} asks for more than a user name and a password to log in: use SFTP, if it offers it.`,
+  )
+}
+
+/**
+ * Connects and logs in.
+ * @returns the client, and the folder of the site there, from the top
+ * @throws HostFault
+ */
+export async function connectFtp(
+  access: FtpAccess,
+  limits: HostLimits,
+): Promise<{ client: Client; top: string }> {
   // A server must not send us with the files to another address than its own.
-  const client = new Client(ANSWER_MS, { allowSeparateTransferHost: false })
-  try {
+  const client = new Client(SILENCE_MS, { allowSeparateTransferHost: false })
+  const open = async () => {
     await secured(client, access)
-    // A line break in them would be a command of its own.
-    if (/[\r\n\0]/.test(access.user + access.password))
-      throw new HostFault('login', 'A user name or password for FTP is a single line.')
-    await client.login(access.user, access.password)
+    await logIn(client, access)
     await client.useDefaultSettings()
     const home = access.folder.startsWith('/') ? '' : await client.pwd()
     const top = [home, access.folder].join('/').replace(/\/+/g, '/').replace(/\/$/, '')
     return { client, top }
+  }
+  try {
+    return await within(limits.connect, open(), () => connectFault(access, new Error('Timeout')))
   } catch (error) {
     client.close()
     throw connectFault(access, error)

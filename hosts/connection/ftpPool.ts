@@ -1,4 +1,5 @@
 import type { Client } from 'basic-ftp'
+import type { HostLimits } from '../limits.ts'
 import { HostFault } from '../hostFault.ts'
 import { connectFtp, type FtpAccess } from './ftpAccess.ts'
 
@@ -8,6 +9,7 @@ export const MOST_CONNECTIONS = 3
 /** The connections to one host, each used by one thing at a time. */
 export class FtpPool {
   readonly #access: FtpAccess
+  readonly #limits: HostLimits
   readonly #all: Set<Client>
   readonly #idle: Client[]
   readonly #waiting: (() => void)[] = []
@@ -15,8 +17,9 @@ export class FtpPool {
   #opening = 0
 
   /** @param first the connection that was made already */
-  constructor(access: FtpAccess, first: Client) {
+  constructor(access: FtpAccess, first: Client, limits: HostLimits) {
     this.#access = access
+    this.#limits = limits
     this.#all = new Set([first])
     this.#idle = [first]
   }
@@ -38,7 +41,7 @@ export class FtpPool {
   async #open(): Promise<Client | undefined> {
     this.#opening++
     try {
-      const { client } = await connectFtp(this.#access)
+      const { client } = await connectFtp(this.#access, this.#limits)
       this.#all.add(client)
       return client
     } catch (error) {

@@ -9,7 +9,7 @@ import * as v from 'valibot'
 import type { StandInAccess } from '../open.ts'
 import { ftpServer } from './ftpServer.ts'
 import { sftpServer } from './sftpServer.ts'
-import { newSshKey } from './sshKey.ts'
+import { fingerprintOfKey, newSshKey } from './sshKey.ts'
 import { NO_TROUBLE, type Trouble, troubleSchema } from './trouble.ts'
 import { type Visit, webServer } from './webServer.ts'
 
@@ -103,7 +103,8 @@ export async function startStandIn({
     if (visits.length > MOST_VISITS) visits.shift()
   }
   const account = { folder: files, user: USER, password, trouble: () => trouble.now }
-  const sftp = sftpServer({ ...account, hostKey: hostKey(folder) })
+  const sshKey = hostKey(folder)
+  const sftp = sftpServer({ ...account, hostKey: sshKey })
   const secured = await certificate(folder)
   const ftp = ftpServer({ ...account, ...secured })
   const web = webServer({ folder: files, heard })
@@ -116,7 +117,7 @@ export async function startStandIn({
   ]
   return {
     access: {
-      ...{ port, user: USER, password },
+      ...{ port, user: USER, password, hostKey: fingerprintOfKey(sshKey) },
       ftp: { port: byFtp, certificate: new X509Certificate(secured.cert).fingerprint256 },
       url: `http://{site}.localhost:${shown}/`,
       control: `http://127.0.0.1:${controlled}/`,

@@ -12,6 +12,16 @@ const IS_SOURCE = /\.(?:ts|mts|vue|mjs|js|css|html)$/
  */
 const NAMED = /['"`(]((?:\.{1,2}\/|@viatica\/)[^'"`)\s?]+)/g
 
+/** Programs that are built, and what they are built from: a test that starts one names it without importing anything. */
+const BUILT = new Map([
+  ['cli/dist/main.mjs', 'cli/main.ts'],
+  ['server/dist/main.mjs', 'server/main.ts'],
+  ['server/dist/host.mjs', 'hosts/standIn/main.ts'],
+])
+
+/** Whether the text of a file names a program that has to be built first. */
+export const namesBuilt = (text) => [...BUILT.keys()].some((program) => text.includes(program))
+
 const git = (...args) => execFileSync('git', args, { cwd: ROOT, encoding: 'utf8', maxBuffer: 1 << 26 })
 const lines = (text) => text.split('\0').filter((line) => line !== '')
 
@@ -32,11 +42,15 @@ export function namedFiles(path, text, files) {
     const target = name.startsWith('@viatica/') ? name.slice('@viatica/'.length) : join(folder, name)
     if (files.has(target)) named.add(target)
   }
+  for (const [program, source] of BUILT) if (text.includes(program) && files.has(source)) named.add(source)
   return named
 }
 
+/** Returns the text of a file of the project. */
+export const readFile = (path) => readFileSync(`${ROOT}/${path}`, 'utf8')
+
 /** For each file of the project, the files that name it. */
-export function importersOf(files, read = (path) => readFileSync(`${ROOT}/${path}`, 'utf8')) {
+export function importersOf(files, read = readFile) {
   const importers = new Map()
   for (const path of files) {
     if (!IS_SOURCE.test(path)) continue

@@ -1,5 +1,5 @@
 import { SetupFault } from '../setup/run.mjs'
-import { importersOf, reachedFrom } from './importGraph.mjs'
+import { importersOf, namesBuilt, readFile, reachedFrom } from './importGraph.mjs'
 import { IN_THREADS, WITH_STAND_INS } from './runners.mjs'
 
 /** What the browser tests drive is built from these folders. */
@@ -7,6 +7,8 @@ const APPLICATION = ['core', 'demo', 'fonts', 'hosts', 'server', 'web']
 const IS_TEST = /\.test\.(?:ts|mjs)$/
 const IS_SPEC = /\.spec\.ts$/
 const IS_DOCUMENT = /^(?:docs\/.*|[^/]*\.md|LICENSE)$/
+/** Tests and their helpers, of which some start a program that was built. */
+const STARTS_PROGRAMS = /\.test\.ts$|\/testing\/.*\.ts$/
 /** Makes a database of its own on the test cluster. */
 const DATABASE = 'server/testing/database.ts'
 /** Files with such names are sources of tests or of the application; other files are read by paths that no import shows. */
@@ -19,14 +21,17 @@ function runnerOf(path) {
 }
 
 /** @param importers those of `importersOf` */
-function grouped(tests, importers) {
+function grouped(tests, importers, files, read = readFile) {
   const usesDatabase = reachedFrom([DATABASE], importers)
   const of = (runner) => tests.filter((path) => runnerOf(path) === runner).sort()
   const specs = of('browser')
+  const starters = [...files].filter((path) => STARTS_PROGRAMS.test(path) && namesBuilt(read(path)))
+  const startsPrograms = reachedFrom(starters, importers)
   return {
     inThreads: of(IN_THREADS),
     withStandIns: of(WITH_STAND_INS),
     specs,
+    needsBuild: specs.length > 0 || tests.some((path) => startsPrograms.has(path)),
     needsDatabase: specs.length > 0 || tests.some((path) => usesDatabase.has(path)),
   }
 }
@@ -49,6 +54,8 @@ export function selectNamed(names, files, read) {
   return grouped(
     tests.filter((path) => isUnder(path, wanted)),
     importersOf(files, read),
+    files,
+    read,
   )
 }
 
@@ -76,5 +83,5 @@ export function selectAffected(changed, names, files, read) {
     if (IS_SPEC.test(path)) return reached.has(path) || touchesApplication || isHiddenAbove(path)
     return IS_TEST.test(path) && (reached.has(path) || isHiddenAbove(path))
   })
-  return grouped(tests, importers)
+  return grouped(tests, importers, files, read)
 }

@@ -24,6 +24,9 @@ const PROJECT = {
   'demo/demo.test.ts': '',
   'e2e/plan.spec.ts': "import { open } from './open.ts'",
   'e2e/open.ts': '',
+  'cli/main.ts': '',
+  'cli/testing/viatica.ts': "spawn('node', ['cli/dist/main.mjs'])",
+  'cli/build.test.ts': "import { viatica } from './testing/viatica.ts'",
   'README.md': '',
   'package-lock.json': '',
   'jest.config.mjs': '',
@@ -62,6 +65,7 @@ test.each([
   ],
   ['a thread', ['server/threads/read.mjs'], ['server/threads/workshop.test.ts', 'e2e/plan.spec.ts']],
   ['a style', ['web/parts/page.css'], ['web/parts/page.test.ts', 'e2e/plan.spec.ts']],
+  ['a program that is built', ['cli/main.ts'], ['cli/build.test.ts']],
   ['a test', ['core/menu.test.ts'], ['core/menu.test.ts']],
   ['a helper of tests', ['server/testing/database.ts'], ['server/store.test.ts']],
   ['a helper of browser tests', ['e2e/open.ts'], ['e2e/plan.spec.ts']],
@@ -92,14 +96,20 @@ test('named files and folders run with what they need', () => {
     inThreads: ['core/menu.test.ts', 'core/other.test.ts', 'core/plan/plan.test.ts'],
     withStandIns: [],
     specs: [],
+    needsBuild: false,
     needsDatabase: false,
   })
   expect(selectNamed(['./server/store.test.ts', 'web/stores'], FILES, read)).toEqual({
     inThreads: ['server/store.test.ts'],
     withStandIns: ['web/stores/chosen.test.ts'],
     specs: [],
+    needsBuild: false,
     needsDatabase: true,
   })
-  expect(selectNamed(['e2e/plan.spec.ts'], FILES, read).needsDatabase).toBe(true)
+  for (const [path, needsDatabase] of [
+    ['e2e/plan.spec.ts', true],
+    ['cli/build.test.ts', false],
+  ])
+    expect(selectNamed([path], FILES, read)).toMatchObject({ needsBuild: true, needsDatabase })
   expect(() => selectNamed(['core/men'], FILES, read)).toThrow('No test file at core/men')
 })

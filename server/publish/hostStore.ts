@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto'
-import type { HostSecret, HostSettings } from '@viatica/core/publish/host.ts'
+import { doorOf, type HostSecret, type HostSettings, keyPlaceOf } from '@viatica/core/publish/host.ts'
 import type { FileRole, HostFile } from '@viatica/core/publish/publication.ts'
 import type { Knex } from 'knex'
 import { Problem } from '../http/problem.ts'
@@ -13,7 +13,7 @@ export interface Host {
   readonly settings: HostSettings
   /** Whether a password or key is kept. */
   readonly hasSecret: boolean
-  /** The fingerprint that it must have; empty before it was met. */
+  /** The fingerprint of its SSH key that was approved; empty before. */
   readonly hostKey: string
 }
 
@@ -50,18 +50,6 @@ function targetOf({ way }: HostSettings): string {
     case 'folder':
     case 'stand-in':
       return JSON.stringify(way)
-  }
-}
-
-/** Where a password or key of a host opens something. It is not shown anywhere else by sending the host there. */
-function doorOf({ way }: HostSettings): string {
-  switch (way.by) {
-    case 'sftp':
-    case 'ftp':
-      return JSON.stringify([way.by, way.server, way.port, way.user])
-    case 'folder':
-    case 'stand-in':
-      return way.by
   }
 }
 
@@ -140,31 +128,32 @@ export class HostStore {
   }
 
   /**
-   * Sets what is known of a host. One that leads elsewhere is another: its files and its key are forgotten.
-   * @param secret undefined leaves it as it is, where it opens the same
+   * Sets what is known of a host. At another place on a host its files are forgotten; on another server or port its key, too.
+   * @param secret undefined leaves it unchanged, where it opens the same
    */
   async set(site: string, id: string, settings: HostSettings, secret: HostSecret | undefined): Promise<void> {
     await this.#database.transaction(async (trx) => {
       const row = await trx<HostRow>('hosts').where({ site_id: site, id }).forUpdate().first()
       if (!row) throw unknownHost()
-      const leadsElsewhere = targetOf(row.settings) !== targetOf(settings)
-      const opens = secret ?? (doorOf(row.settings) === doorOf(settings) ? undefined : {})
+      const isElsewhere = targetOf(row.settings) !== targetOf(settings)
+      const opens = secret ?? (doorOf(row.settings.way) === doorOf(settings.way) ? undefined : {})
+      const hasOtherKey = keyPlaceOf(row.settings.way) !== keyPlaceOf(settings.way)
       await trx('hosts')
         .where({ id })
         .update({
           name: settings.name,
           settings: JSON.stringify(settings),
           ...(opens === undefined ? {} : { secret: this.#seal(id, opens) }),
-          ...(leadsElsewhere ? { host_key: null } : {}),
+          ...(hasOtherKey ? { host_key: null } : {}),
         })
-      if (leadsElsewhere) {
+      if (isElsewhere) {
         await trx('host_files').where({ host_id: id }).delete()
         await trx('host_intents').where({ host_id: id }).delete()
       }
     })
   }
 
-  /** Remembers the key that a host was met with; null forgets it. */
+  /** Remembers the key of a host that was approved; null removes it. */
   async pinKey(site: string, id: string, hostKey: string | null): Promise<void> {
     const count = await this.#database('hosts').where({ site_id: site, id }).update({ host_key: hostKey })
     if (count === 0) throw unknownHost()

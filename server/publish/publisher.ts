@@ -55,16 +55,11 @@ export class Publisher {
     const { settings, hostKey } = await hosts.read(site, host)
     const { baseUrl } = (await store.read(site)).site.settings
     const secret = await hosts.secretOf(site, host)
-    return { site, baseUrl, settings, secret, hostKey: hostKey || undefined }
+    return { site, baseUrl, settings, secret, hostKey }
   }
 
-  /** Connects to a host, and remembers the key that it is met with at first. */
   async #open(order: Order) {
-    const opening = await this.opening(order.site, order.host)
-    const { connection, met } = await openHost(opening, this.#parts.rules)
-    if (met !== '' && opening.hostKey === undefined)
-      await this.#parts.hosts.pinKey(order.site, order.host, met)
-    return connection
+    return openHost(await this.opening(order.site, order.host), this.#parts.rules)
   }
 
   /** Begins a publication. @returns its id @throws Problem where that cannot be */

@@ -275,17 +275,36 @@ test('by SFTP with a key, whose host is known again; by a folder that is allowed
     ...({ login: 'key', folder: sshd.folder } as const),
   }
   const id = await make(site, settings({ way }), { privateKey: sshd.privateKey })
-  expect((await ask(at(site, `/${id}/try`), 'POST')).json).toMatchObject({ isReached: true })
-  expect((await ask(at(site))).json.hosts[0].hostKey).toBe(sshd.hostKey)
+  const tried = async () => (await ask(at(site, `/${id}/try`), 'POST')).json
+  // Nothing is sent, and nothing is pinned, before somebody approved the key.
+  expect(await tried()).toMatchObject({ isReached: false, fingerprint: sshd.hostKey })
+  expect((await publish(site, id)).report.fault).toContain(sshd.hostKey)
+  expect((await ask(at(site))).json.hosts[0].hostKey).toBe('')
+  expect((await ask(at(site, `/${id}/key`), 'PUT', { hostKey: 'none' })).status).toBe(400)
+  const approve = () => ask(at(site, `/${id}/key`), 'PUT', { hostKey: sshd.hostKey })
+  expect((await approve()).status).toBe(204)
+  expect(await tried()).toMatchObject({ isReached: true })
   const done = await publish(site, id)
   expect(done.state).toBe('done')
   expect(readFileSync(join(sshd.folder, 'index.html'), 'utf8')).toContain('Wetherlock')
   const [{ hostKey, hasSecret }] = (await ask(at(site))).json.hosts
   expect([hostKey, hasSecret]).toEqual([sshd.hostKey, true])
   await server.database('hosts').where({ id }).update({ host_key: 'SHA256:another' })
-  expect((await publish(site, id)).report.fault).toMatch(/another key/)
+  expect((await publish(site, id)).report.fault).toMatch(/another host key/)
   await ask(at(site, `/${id}/key`), 'DELETE')
+  expect((await publish(site, id)).state).toBe('failed')
+  await approve()
   expect((await publish(site, id)).state).toBe('done')
+
+  // The key belongs to server and port: it stays with another name, folder and user, and goes with another port.
+  const key = async (more: object) => {
+    await ask(at(site, `/${id}`), 'PUT', { settings: settings({ name: 'Other', way: { ...way, ...more } }) })
+    const [host] = (await ask(at(site))).json.hosts
+    return [host.hostKey, host.hasSecret]
+  }
+  expect(await key({ folder: 'elsewhere' })).toEqual([sshd.hostKey, true])
+  expect(await key({ user: 'another' })).toEqual([sshd.hostKey, false])
+  expect(await key({ port: 1 })).toEqual(['', false])
 
   const into = await make(site, settings({ way: { by: 'folder', folder } }))
   expect((await publish(site, into)).state).toBe('done')
@@ -358,7 +377,7 @@ test('a page that comes to visitors otherwise than it was sent is told', async (
   const publication = await publish(site, into)
   expect(publication.state).toBe('done')
   expect(publication.report.proof.same).toBe(0)
-  expect(publication.report.proof.wrong[0].words).toMatch(/could not be asked for/)
+  expect(publication.report.proof.wrong[0].words).toMatch(/could not be requested/)
 })
 
 test('a password goes nowhere else: it is forgotten when the host becomes another', async () => {
@@ -390,6 +409,7 @@ test('secrets come out nowhere: not in answers, the database, the site file, the
   const sftp = { by: 'sftp', ...reached, port: sshd.port, login: 'password' } as const
   const ftp = { by: 'ftp', ...reached, port: vsftpd.port, security: 'tls', acceptsPlain: false } as const
   const id = await make(site, settings({ way: sftp }), secret)
+  await ask(at(site, `/${id}/key`), 'PUT', { hostKey: sshd.hostKey })
   const byFtp = await make(site, settings({ way: { ...ftp, certificate: vsftpd.certificate } }), secret)
   const failed = [await publish(site, id), await publish(site, byFtp)]
   for (const { state, report } of failed)

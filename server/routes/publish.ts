@@ -9,6 +9,7 @@ import * as v from 'valibot'
 import { Problem } from '../http/problem.ts'
 import { type Trouble, troubleSchema } from '@viatica/hosts/standIn/trouble.ts'
 import type { Visit } from '@viatica/hosts/standIn/webServer.ts'
+import { within } from '@viatica/hosts/limits.ts'
 import { HostFault } from '@viatica/hosts/hostFault.ts'
 import type { HostStore } from '../publish/hostStore.ts'
 import { lookAt } from '@viatica/hosts/look.ts'
@@ -20,6 +21,11 @@ import type { Workshop } from '../threads/workshop.ts'
 
 const hostSchema = v.strictObject({ settings: hostSettingsSchema, secret: v.optional(hostSecretSchema) })
 const digestSchema = v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/, 'must be a digest'))
+const keySchema = v.strictObject({
+  hostKey: v.pipe(v.string(), v.regex(/^SHA256:[A-Za-z0-9+/]{43}$/, 'must be a SHA256 fingerprint')),
+})
+/** How long looking at a host may take as a whole. */
+const TRY_MS = 120_000
 const orderSchema = v.strictObject({
   again: v.optional(line(100)),
   by: v.optional(line(100), ''),
@@ -80,7 +86,14 @@ export function publishRoutes({
     response.status(204).end()
   })
 
-  // Its key was changed by whoever runs it: the next one that it is met with is kept.
+  // Somebody compared the fingerprint with that of the provider.
+  routes.put(`${at}/key`, json, async (request, response) => {
+    const { hostKey } = v.parse(keySchema, request.body)
+    await hosts.pinKey(request.params.id, request.params.host, hostKey)
+    response.status(204).end()
+  })
+
+  // Until a key is approved again, nothing is sent to the host.
   routes.delete(`${at}/key`, async (request, response) => {
     await hosts.pinKey(request.params.id, request.params.host, null)
     response.status(204).end()
@@ -107,7 +120,7 @@ export function publishRoutes({
     const { revision, files } = await prepared(id, host)
     const { site } = await store.read(id)
     const { settings } = await hosts.read(id, host)
-    const opening = { site: id, baseUrl: site.settings.baseUrl, settings, secret: {}, hostKey: undefined }
+    const opening = { site: id, baseUrl: site.settings.baseUrl, settings, secret: {}, hostKey: '' }
     response.json({
       revision,
       files: files.length,
@@ -122,12 +135,16 @@ export function publishRoutes({
     const { id, host } = request.params
     const opening = await publisher.opening(id, host)
     try {
-      const { connection, met } = await openHost(opening, rules)
-      // From the first time on, it must have this key.
-      if (met !== '' && opening.hostKey === undefined) await hosts.pinKey(id, host, met)
+      const connection = await openHost(opening, rules)
       try {
         const { files } = await prepared(id, host)
-        const { found, missing } = await lookAt(connection, hosts.recordOf(host), files, () => undefined)
+        const look = lookAt(connection, hosts.recordOf(host), files, () => undefined)
+        const { found, missing } = await within(
+          TRY_MS,
+          look,
+          () =>
+            new HostFault('lost', `${opening.settings.name} is too slow: its files were not read in time.`),
+        )
         response.json({ isReached: true, words: '', fingerprint: '', found, missing })
       } finally {
         await connection.close().catch(() => undefined)
