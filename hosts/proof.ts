@@ -1,3 +1,4 @@
+import { setMaxListeners } from 'node:events'
 import { encodePath } from '@viatica/core/address/relative.ts'
 import type { HostFile } from '@viatica/core/publish/publication.ts'
 import type { Proof } from '@viatica/core/publish/report.ts'
@@ -53,6 +54,8 @@ export async function prove(
   const pages = files.filter(({ role }) => role !== 'file')
   const wrong: { path: string; words: string }[] = []
   let [asked, same] = [0, 0]
+  // Every visit listens.
+  setMaxListeners(0, signal)
   const limit = pLimit(AT_ONCE)
   await Promise.all(
     pages.map((file) =>

@@ -8,7 +8,7 @@ export interface Host {
   readonly id: string
   readonly settings: HostSettings
   readonly hasSecret: boolean
-  /** The fingerprint that it must have; empty before it was met. */
+  /** The fingerprint of its SSH key that was approved; empty before. */
   readonly hostKey: string
 }
 
@@ -37,7 +37,7 @@ export interface Tried {
   readonly isReached: boolean
   /** What is wrong. */
   readonly words: string
-  /** Of a certificate that nobody known vouches for, and that the author may trust; or empty. */
+  /** Of an unknown SSH key or certificate, which the author may trust; or empty. */
   readonly fingerprint: string
   readonly found: readonly FoundFile[]
   readonly missing: readonly string[]
@@ -83,6 +83,9 @@ export const publishApi = {
   setHost: (site: string, host: string, settings: HostSettings, secret: HostSecret | undefined) =>
     send<undefined>('PUT', at(site, `/${host}`), { settings, ...(secret ? { secret } : {}) }),
   removeHost: (site: string, host: string) => request<undefined>('DELETE', at(site, `/${host}`)),
+  /** Approves the SSH key of a host. */
+  trustKey: (site: string, host: string, hostKey: string) =>
+    send<undefined>('PUT', at(site, `/${host}/key`), { hostKey }),
   forgetKey: (site: string, host: string) => request<undefined>('DELETE', at(site, `/${host}/key`)),
   tryHost: (site: string, host: string) => request<Tried>('POST', at(site, `/${host}/try`)),
   whatChanges: (site: string, host: string) => request<WhatChanges>('GET', at(site, `/${host}/difference`)),

@@ -6,10 +6,10 @@ type Keys<Union> = Union extends unknown ? keyof Union : never
 /** The fields of a host, as they are labelled. */
 const LABELS: Readonly<Record<keyof HostSettings | Keys<WayToHost>, string>> = {
   name: 'Name',
-  way: 'Files are sent by',
-  address: 'Address where visitors find it',
-  choices: 'Beside the pages, it gets',
-  by: 'Files are sent by',
+  way: 'Connection',
+  address: 'Public URL',
+  choices: 'Also publish',
+  by: 'Connection',
   folder: 'Folder',
   server: 'Server',
   port: 'Port',

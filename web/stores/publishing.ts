@@ -131,6 +131,14 @@ export const usePublishing = defineStore('publishing', () => {
     })
   }
 
+  /** Approves the SSH key that the chosen host has. */
+  async function trustKey(hostKey: string): Promise<boolean> {
+    return ask(async () => {
+      await publishApi.trustKey(openSite.id, chosenId.value, hostKey)
+      await readHosts()
+    })
+  }
+
   /** Connects to the chosen host, and looks at what is there. */
   async function tryHost(): Promise<void> {
     const id = chosenId.value
@@ -199,6 +207,7 @@ export const usePublishing = defineStore('publishing', () => {
     setHost,
     removeHost,
     forgetKey,
+    trustKey,
     tryHost,
     publish,
     publishAgain,
@@ -216,6 +225,6 @@ export function wayWords({ settings: { way } }: Host): string {
     case 'ftp':
       return `FTP ${way.server}`
     case 'stand-in':
-      return 'Stand-in host on this machine'
+      return 'Test host on this computer'
   }
 }

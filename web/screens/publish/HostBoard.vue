@@ -20,25 +20,30 @@ async function save(): Promise<void> {
   if (await publishing.setHost(settings.value, isTyped.value ? secret.value : undefined)) secret.value = {}
 }
 
-/** Says yes to a certificate that nobody known vouches for, and tries again. */
-async function trust(certificate: string): Promise<void> {
-  if (settings.value.way.by !== 'ftp') return
-  settings.value = { ...settings.value, way: { ...settings.value.way, certificate } }
-  await save()
+/** Approves the key or certificate that the host has, and tries again. */
+async function trust(fingerprint: string): Promise<void> {
+  if (settings.value.way.by === 'ftp') {
+    settings.value = { ...settings.value, way: { ...settings.value.way, certificate: fingerprint } }
+    await save()
+  } else if (!(await publishing.trustKey(fingerprint))) return
   await publishing.tryHost()
 }
 </script>
 
 <template>
   <form class="board" aria-label="Host settings" @submit.prevent="save">
-    <HostFields v-model:settings="settings" v-model:secret="secret" :has-secret="host.hasSecret" />
+    <HostFields
+      v-model:settings="settings"
+      v-model:secret="secret"
+      :stored-for="host.hasSecret ? host.settings : undefined"
+    />
     <p class="buttons">
       <Button type="primary" html-type="submit" :disabled="isSaved">Save</Button>
       <Button :loading="publishing.isTrying" :disabled="!isSaved" @click="publishing.tryHost"
-        >Try the connection</Button
+        >Test connection</Button
       >
       <Popconfirm
-        title="Remove this host with its list of publications? What is on the host stays there."
+        title="Remove this host and its list of publications? The files on the host are not changed."
         ok-text="Remove"
         cancel-text="Cancel"
         @confirm="publishing.removeHost"
@@ -46,42 +51,33 @@ async function trust(certificate: string): Promise<void> {
         <Button danger>Remove host …</Button>
       </Popconfirm>
     </p>
-    <div role="status" class="tried">
+    <div role="status">
       <Alert
         v-if="publishing.tried"
         :type="publishing.tried.isReached ? 'success' : 'error'"
         show-icon
-        :message="
-          publishing.tried.isReached
-            ? 'The host lets us in, and the folder of the site is there.'
-            : publishing.tried.words
-        "
-      />
-      <Button
-        v-if="publishing.tried?.fingerprint && host.settings.way.by === 'ftp'"
-        @click="trust(publishing.tried.fingerprint)"
-        >Trust this certificate</Button
+        :message="publishing.tried.isReached ? 'Connected. The site folder exists.' : publishing.tried.words"
       >
+        <template v-if="publishing.tried.fingerprint" #action>
+          <Button size="small" @click="trust(publishing.tried.fingerprint)">{{
+            host.settings.way.by === 'ftp' ? 'Trust this certificate' : 'Trust this key'
+          }}</Button>
+        </template>
+      </Alert>
     </div>
     <p v-if="host.hostKey" class="key">
-      <span class="field-label">Key of the host</span>
+      <span class="field-label">Trusted host key</span>
       <code>{{ host.hostKey }}</code>
-      <button type="button" class="link-button" @click="publishing.forgetKey">Forget it</button>
+      <button type="button" class="link-button" @click="publishing.forgetKey">Remove this key</button>
       <span class="field-hint">
-        Compare it with what whoever runs the host says. A host that answers with another key is not sent
-        anything; forget it only when you know that it was changed.
+        Compare it with the fingerprint from your provider. Nothing is sent to a server with another key.
+        Remove it only if your provider confirms a new key.
       </span>
     </p>
   </form>
 </template>
 
 <style scoped>
-.tried {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-}
-
 .buttons {
   display: flex;
   flex-wrap: wrap;

@@ -29,10 +29,10 @@ async function add(): Promise<void> {
   <form class="new" aria-label="New host" @submit.prevent="add">
     <h2>New host</h2>
     <p class="quiet lead">
-      A host is where visitors get the pages from. Add a trial host first if you have one: nothing is sent
-      before you have seen what changes.
+      A host is the web server that visitors get the pages from. Nothing is sent before you have seen what
+      changes.
     </p>
-    <HostFields v-model:settings="settings" v-model:secret="secret" :has-secret="false" />
+    <HostFields v-model:settings="settings" v-model:secret="secret" :stored-for="undefined" />
     <p class="buttons"><Button type="primary" html-type="submit">Add host</Button></p>
   </form>
 </template>
