@@ -82,11 +82,13 @@ describe('addresses', () => {
       ({ kind: 'addFile', file: { id: 'f', path, content: 'a'.repeat(64), size: 1, alt: '' } }) as const
     for (const path of ['index.html', 'INDEX.HTML', 'index.html/lock.svg'])
       expect(() => applySoundly(site, add(path))).toThrow(
-        /^The home page stands at index\.html: .* cannot\.$/,
+        'The home page is at index.html: no file or folder can be there.',
       )
     const other = applySoundly(site, add('index.php')).site
     const php = { kind: 'setSite', field: 'extension', value: '.php' } as const
-    expect(() => applySoundly(other, php)).toThrow('The home page stands at index.php: index.php cannot.')
+    expect(() => applySoundly(other, php)).toThrow(
+      'The home page is at index.php: no file or folder can be there.',
+    )
   })
 
   test('a page that was given out keeps its address, whoever comes before it in the plan', () => {

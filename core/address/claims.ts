@@ -1,6 +1,7 @@
 import type { EntryId } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
-import { folderKeys, nameKey } from '../standard/fileName.ts'
+import { nameKey } from '../standard/fileName.ts'
+import { PathTree } from '../standard/pathTree.ts'
 import { generatedPaths } from './generated.ts'
 
 /** What the addresses of pages have to go round: everything of a site that stands at a path before them. */
@@ -9,67 +10,75 @@ export type Claiming = Pick<Site, 'files'> & {
   readonly settings: Pick<Site['settings'], 'redirects'>
 }
 
-const NOBODY: ReadonlySet<EntryId> = new Set()
-
 /**
- * The paths of the finished site that are taken: files of the author's and of ours, addresses that lead on or were given
- * out, and what pages claimed. No path is another's folder, whatever is written first.
+ * The paths of the finished site that are taken: files of the author and of Viatica, addresses that redirect or were
+ * published, and what pages claimed. No path is another's folder, whatever is written first.
  */
 export class Claims {
-  /** Who may stand at a path all the same: the pages that it was given out for, or leads to. */
-  readonly #files = new Map<string, ReadonlySet<EntryId>>()
-  readonly #folders = new Set<string>()
+  /** What is at a path for certain. */
+  readonly #tree = new PathTree<true>()
+  /** The addresses that redirect or were published, each with the pages that may be there anyway. */
+  readonly #owners = new Map<string, Set<EntryId>>()
+  readonly #owning = new Set<EntryId>()
 
   constructor({ files, plan, settings }: Claiming) {
-    for (const { path } of files.values()) this.#put(path, NOBODY)
+    for (const { path } of files.values()) this.#tree.put(path, true)
     const { style, script, fonts } = generatedPaths({ files })
-    for (const path of [style, script, `${fonts}x`]) this.#put(path, NOBODY)
-    const owners = new Map<string, Set<EntryId>>()
-    const own = (path: string, id: EntryId | undefined) => {
-      const all = owners.get(path) ?? new Set()
-      if (id !== undefined) all.add(id)
-      owners.set(path, all)
-    }
-    for (const { from, to } of settings.redirects) own(from, to.to === 'entry' ? to.entry : undefined)
+    for (const path of [style, script, `${fonts}x`]) this.#tree.put(path, true)
+    for (const { from, to } of settings.redirects) this.#own(from, to.to === 'entry' ? to.entry : undefined)
     for (const entry of plan.entries.values())
-      if (entry.kind === 'page') for (const address of entry.pin?.addresses ?? []) own(address, entry.id)
-    for (const [path, pages] of owners) {
-      const key = nameKey(path)
-      // What is a file already belongs to nobody.
-      if (!this.#files.has(key)) this.#files.set(key, pages)
-    }
+      if (entry.kind === 'page')
+        for (const address of entry.pin?.addresses ?? []) this.#own(address, entry.id)
   }
 
-  #put(path: string, owners: ReadonlySet<EntryId>): void {
+  #own(path: string, id: EntryId | undefined): void {
     const key = nameKey(path)
-    this.#files.set(key, owners)
-    for (const folder of folderKeys(key)) {
-      if (this.#folders.has(folder)) break
-      this.#folders.add(folder)
-    }
+    const all = this.#owners.get(key) ?? new Set()
+    this.#owners.set(key, all)
+    if (id === undefined) return
+    all.add(id)
+    this.#owning.add(id)
   }
 
-  /** Whether an entry cannot have a file there. */
+  /** Whether an entry has addresses that nobody else may take. */
+  owns(id: EntryId): boolean {
+    return this.#owning.has(id)
+  }
+
+  #isKept(path: string, by: EntryId): boolean {
+    const owners = this.#owners.get(nameKey(path))
+    return owners !== undefined && !owners.has(by)
+  }
+
+  /** Whether an entry cannot have a file at a path, whose folder can be there. */
   isTaken(path: string, by: EntryId): boolean {
-    const key = nameKey(path)
-    const owners = this.#files.get(key)
-    return this.#folders.has(key) || (owners !== undefined && !owners.has(by))
+    return this.#tree.hasFile(path) || this.#tree.hasFolder(path) || this.#isKept(path, by)
+  }
+
+  /** Whether an entry can have a file at a path and a folder for it. */
+  isFree(path: string, by: EntryId): boolean {
+    return !this.isTaken(path, by) && this.canBeFolder(path.slice(0, Math.max(0, path.lastIndexOf('/'))))
   }
 
   /** Whether no folder can be there. @param path without a slash at its end */
   isFile(path: string): boolean {
-    const key = nameKey(path)
-    // An address without an ending leads on from a folder, mostly: it rests where there is one now.
-    return (
-      this.#files.has(key) && (key.lastIndexOf('.') > key.lastIndexOf('/') || this.#files.get(key) === NOBODY)
-    )
+    if (this.#tree.hasFile(path)) return true
+    // An address without an ending redirects from a folder, mostly: it rests where there is one now.
+    return path.lastIndexOf('.') > path.lastIndexOf('/') && this.#owners.has(nameKey(path))
+  }
+
+  /** Whether a folder can be there, with those above it. @param path without a slash at its end; empty for the top */
+  canBeFolder(path: string): boolean {
+    for (let end = path.length; end > 0; end = path.lastIndexOf('/', end - 1))
+      if (this.isFile(path.slice(0, end))) return false
+    return true
   }
 
   claimFile(path: string): void {
-    this.#put(path, NOBODY)
+    this.#tree.put(path, true)
   }
 
   claimFolder(path: string): void {
-    this.#folders.add(nameKey(path))
+    this.#tree.putFolder(path)
   }
 }

@@ -20,6 +20,7 @@ export function carriedPrefix(
 export function flatAddresses(plan: Plan, rule: AddressRule, claims: Claims): Addresses {
   const paths = new Map<EntryId, string>([[plan.home, `index${rule.extension}`]])
   const names = new Map<EntryId, string>([[plan.home, 'index']])
+  const tried = new Map<string, number>()
   for (const { entry } of walk(plan)) {
     const { id } = entry
     if (entry.kind === 'link' || id === plan.home) continue
@@ -28,7 +29,7 @@ export function flatAddresses(plan: Plan, rule: AddressRule, claims: Claims): Ad
     if (entry.kind === 'group') names.set(id, fittingName(composed))
     else {
       const isTaken = (name: string) => claims.isTaken(name + rule.extension, id)
-      const name = claimName(composed, isTaken, rule.separator)
+      const name = claimName(composed, isTaken, rule.separator, claims.owns(id) ? undefined : tried)
       names.set(id, name)
       paths.set(id, name + rule.extension)
       claims.claimFile(name + rule.extension)

@@ -83,6 +83,7 @@ export function folderAddresses(site: Placed, last?: LaidOut): Addresses {
     // The page that the folder is of may stand in it.
     if (own !== undefined) claims.claimFile(own)
     const taken = new Set<string>()
+    const tried = { page: new Map<string, number>(), folder: new Map<string, number>() }
     for (const id of childrenOf(plan, parent)) {
       const entry = entryOf(plan, id)
       if (entry.kind === 'link') continue
@@ -91,7 +92,12 @@ export function folderAddresses(site: Placed, last?: LaidOut): Addresses {
         taken.has(nameKey(name)) ||
         (isFolder && claims!.isFile(folder + name)) ||
         (entry.kind === 'page' && claims!.isTaken(folder + name + file, id))
-      const name = claimName(wishedName(entry, rule.separator), isTaken, rule.separator)
+      const name = claimName(
+        wishedName(entry, rule.separator),
+        isTaken,
+        rule.separator,
+        claims.owns(id) ? undefined : tried[isFolder ? 'folder' : 'page'],
+      )
       taken.add(nameKey(name))
       names.set(id, name)
       if (entry.kind === 'page') {

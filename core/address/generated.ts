@@ -1,5 +1,5 @@
 import type { Site } from '../plan/site.ts'
-import { nameKey } from '../standard/fileName.ts'
+import { PathTree } from '../standard/pathTree.ts'
 
 /** Where the files stand that Viatica makes for all pages together. */
 export interface GeneratedPaths {
@@ -16,19 +16,22 @@ const known = new WeakMap<Site['files'], GeneratedPaths>()
  * the files of a site are never changed in place.
  */
 export function generatedPaths({ files }: Pick<Site, 'files'>): GeneratedPaths {
-  const paths = known.get(files) ?? freePaths(files)
+  const paths = known.get(files) ?? freePaths({ files })
   known.set(files, paths)
   return paths
 }
 
-function freePaths(files: Site['files']): GeneratedPaths {
-  const taken = [...files.values()].map(({ path }) => nameKey(path))
+function freePaths({ files }: Pick<Site, 'files'>): GeneratedPaths {
+  const tree = new PathTree<true>()
+  for (const { path } of files.values()) tree.put(path, true)
   const free = (base: string, ending: string) => {
+    // A folder is free where a file in it would be, and where there is none yet.
     const isTaken = (path: string) =>
-      taken.some((one) => (ending === '/' ? one.startsWith(path) : one === path))
-    let path = base + ending
-    for (let n = 2; isTaken(path); n++) path = `${base}-${n}${ending}`
-    return path
+      ending === '/' ? tree.hasFolder(path) || tree.hasFile(path) : tree.inTheWay(path) !== undefined
+    const pathOf = (n: number) => `${base}${n === 1 ? '' : `-${n}`}${ending === '/' ? '' : ending}`
+    let n = 1
+    while (isTaken(pathOf(n))) n++
+    return pathOf(n) + (ending === '/' ? '/' : '')
   }
   return { style: free('style', '.css'), script: free('menu', '.js'), fonts: free('fonts', '/') }
 }

@@ -1,6 +1,6 @@
 import type { EntryId, PageEntry } from '../plan/entry.ts'
 import { childrenOf, entryOf, type Plan, walk } from '../plan/plan.ts'
-import { claimName, fittingName, folderKeys, nameKey, type Separator } from '../standard/fileName.ts'
+import { claimName, fittingName, type Separator } from '../standard/fileName.ts'
 import type { Claims } from './claims.ts'
 import type { Addresses } from './layout.ts'
 import { folderOf } from './relative.ts'
@@ -95,24 +95,27 @@ export function ownAddresses(
 ): Addresses {
   const paths = new Map<EntryId, string>()
   const names = new Map<EntryId, string>()
-  const used = new Set<string>()
   const nameIn = (path: string) => path.slice(folderOf(path).length).replace(/\.[^.]*$/, '')
   const put = (id: EntryId, path: string, name = nameIn(path)) => {
     paths.set(id, path)
     names.set(id, name)
-    used.add(nameKey(path))
     claims.claimFile(path)
   }
-  const isFree = (path: string, id: EntryId) =>
-    !used.has(nameKey(path)) &&
-    !claims.isTaken(path, id) &&
-    ![...folderKeys(path)].some((folder) => used.has(nameKey(folder)) || claims.isFile(folder))
+  const isFree = (path: string, id: EntryId) => claims.isFree(path, id)
+  /** A folder, or where a file is in its way, the nearest one above it that can be. @param folder ends in `/`, or is empty */
+  const possibleFolder = (folder: string): string => {
+    let possible = folder
+    while (possible !== '' && !claims.canBeFolder(possible.slice(0, -1)))
+      possible = folderOf(possible.slice(0, -1))
+    return possible
+  }
   // What pages keep comes first: a new page goes round it.
   for (const { entry } of walk(plan)) {
     const path = entry.kind === 'page' ? keptPath(entry) : undefined
     if (path !== undefined && isFree(path, entry.id)) put(entry.id, path)
   }
   const habits = new Map<EntryId, Habit>()
+  const tried = new Map<string, Map<string, number>>()
   for (const { entry } of walk(plan)) {
     const { id } = entry
     if (entry.kind === 'link' || paths.has(id)) continue
@@ -132,9 +135,18 @@ export function ownAddresses(
     const ofSiblings = habits.get(parent) ?? habitOf(plan, parent, paths, rule.extension, rule.separator)
     habits.set(parent, ofSiblings)
     const habit = (entry.kind === 'page' && formerHabit(entry, rule.separator)) || ofSiblings
-    const pathOf = (name: string) => habit.folder + name + habit.ending
+    const folder = possibleFolder(habit.folder)
+    const pathOf = (name: string) => folder + name + habit.ending
     const isTaken = (name: string) => !isFree(pathOf(name), id)
-    const name = claimName(habit.prefix + wishedName(entry, habit.separator), isTaken, habit.separator)
+    const place = `${folder}*${habit.ending}${habit.separator}`
+    const triedThere = tried.get(place) ?? new Map<string, number>()
+    tried.set(place, triedThere)
+    const name = claimName(
+      habit.prefix + wishedName(entry, habit.separator),
+      isTaken,
+      habit.separator,
+      claims.owns(id) ? undefined : triedThere,
+    )
     put(id, pathOf(name), name)
   }
   return { paths, names }

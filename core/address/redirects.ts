@@ -1,7 +1,8 @@
 import type { EntryId, RedirectTarget } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type OwnRedirect, type Site } from '../plan/site.ts'
-import { folderKeys, nameKey } from '../standard/fileName.ts'
+import { nameKey } from '../standard/fileName.ts'
+import { PathTree } from '../standard/pathTree.ts'
 import { withoutQuery } from '../standard/reference.ts'
 import { addressesOf, pageAtPath } from './addresses.ts'
 import { generatedPaths } from './generated.ts'
@@ -33,34 +34,32 @@ function pagesByKey(site: Site): Map<string, EntryId> {
   return pages
 }
 
-/** The paths that are written, and their folders, by key. */
-class Written {
-  readonly #files = new Map<string, 'page-there' | 'file-there' | 'redirect-there'>()
-  readonly #folders = new Set<string>()
+type There = 'page-there' | 'file-there' | 'redirect-there'
 
-  put(path: string, as: 'page-there' | 'file-there' | 'redirect-there'): void {
-    const key = nameKey(path)
-    this.#files.set(key, as)
-    for (const folder of folderKeys(key)) this.#folders.add(folder)
-  }
-
-  /** What is in the way of a file at a path: another, a folder of that name, or a file where its folder would be. */
-  inTheWay(path: string): Redirect['rests'] {
-    const key = nameKey(path)
-    if (this.#folders.has(key)) return 'folder-there'
-    const isUnderFile = [...folderKeys(key)].some((folder) => this.#files.has(folder))
-    return this.#files.get(key) ?? (isUnderFile ? 'file-there' : undefined)
-  }
-}
-
-function writtenBeside(site: Site): Written {
-  const written = new Written()
+/** The paths that are written. */
+function writtenPaths(site: Site): PathTree<There> {
+  const written = new PathTree<There>()
   for (const [id, path] of addressesOf(site).paths)
     if (isWritten(site, site.plan.entries.get(id))) written.put(path, 'page-there')
   for (const { path } of site.files.values()) written.put(path, 'file-there')
   const { style, script, fonts } = generatedPaths(site)
   for (const path of [style, script, `${fonts}x`]) written.put(path, 'file-there')
   return written
+}
+
+/** What is in the way of a redirect: another file, a folder of that name, or a file where its folder would be. */
+function inTheWay(written: PathTree<There>, path: string): Redirect['rests'] {
+  switch (written.inTheWay(path)) {
+    case 'folder':
+      return 'folder-there'
+    case 'file':
+      // A path that is a file and a folder at once cannot be.
+      return written.hasFolder(path) ? 'folder-there' : written.at(path)
+    case 'above':
+      return 'file-there'
+    case undefined:
+      return undefined
+  }
 }
 
 /**
@@ -70,14 +69,14 @@ function writtenBeside(site: Site): Written {
 export function redirectsOf(site: Site): Redirect[] {
   const { plan, settings } = site
   const { paths } = addressesOf(site)
-  const written = writtenBeside(site)
+  const written = writtenPaths(site)
   const byFrom = new Map<string, Redirect>()
   const put = (from: string, to: RedirectTarget, origin: Redirect['origin']) => {
     if (byFrom.has(nameKey(from))) return
     const leads = to.to === 'address' || isWritten(site, plan.entries.get(to.entry))
     const path = to.to === 'address' ? pathInSite(site, to.url) : undefined
     const isToItself = path !== undefined && nameKey(path) === nameKey(from)
-    const rests = written.inTheWay(from) ?? (isToItself ? 'leads-back' : leads ? undefined : 'leads-nowhere')
+    const rests = inTheWay(written, from) ?? (isToItself ? 'leads-back' : leads ? undefined : 'leads-nowhere')
     if (rests === undefined) written.put(from, 'redirect-there')
     byFrom.set(nameKey(from), { from, to, origin, rests })
   }
@@ -122,7 +121,7 @@ export type SettledRedirects = { readonly fault: string } | { readonly redirects
  */
 export function settleRedirects(site: Site, redirects: readonly OwnRedirect[]): SettledRedirects {
   const pages = pagesByKey(site)
-  const written = writtenBeside(site)
+  const written = writtenPaths(site)
   const isNew = (key: string) => !site.settings.redirects.some(({ from }) => nameKey(from) === key)
   const byFrom = new Map<string, OwnRedirect>()
   for (const redirect of redirects) {
@@ -130,7 +129,7 @@ export function settleRedirects(site: Site, redirects: readonly OwnRedirect[]): 
     const page = pages.get(key)
     if (page !== undefined && isNew(key))
       return { fault: `A page stands at ${redirect.from}: a redirect would hide it.` }
-    const way = isNew(key) ? written.inTheWay(redirect.from) : undefined
+    const way = isNew(key) ? inTheWay(written, redirect.from) : undefined
     if (way) return { fault: `${redirect.from} cannot lead on: ${IN_THE_WAY[way]}` }
     if (byFrom.has(key)) return { fault: `Two redirects start at ${redirect.from}.` }
     byFrom.set(key, redirect)

@@ -1,4 +1,5 @@
-import { folderKeys, nameKey } from '../standard/fileName.ts'
+import { nameKey } from '../standard/fileName.ts'
+import { PathTree } from '../standard/pathTree.ts'
 import { labelOf } from './entry.ts'
 import { MAX_FILES, MAX_SITE_BYTES } from './file.ts'
 import { MAX_ENTRIES, MAX_LEVELS, type Plan, walk } from './plan.ts'
@@ -39,24 +40,24 @@ function homeKeyOf({ layout, extension }: Settings): string | undefined {
 /** What is wrong with the files of a site, beside what each is: two of one path, or too much of them. */
 function filesFault({ files, settings }: Site): string | undefined {
   if (files.size > MAX_FILES) return `A site can have at most ${MAX_FILES} files.`
-  const keys = new Map<string, string>()
+  const tree = new PathTree<string>()
   /** Where a host has two files whose names differ by case alone, both came from there. */
   const asFound = new Map([...files.values()].map(({ path, asFound: isSo }) => [path, isSo === true]))
   let bytes = 0
   for (const { path, size } of files.values()) {
-    const there = keys.get(nameKey(path))
+    const there = tree.at(path)
     const areBothFound = there !== undefined && there !== path && asFound.get(there) && asFound.get(path)
     if (there !== undefined && !areBothFound) return `The site would have two files at ${there}.`
-    keys.set(nameKey(path), path)
+    tree.put(path, path)
     bytes += size
   }
   const home = homeKeyOf(settings)
-  for (const [key, path] of keys) {
-    const folders = [...folderKeys(key)]
-    if (home !== undefined && (key === home || folders.includes(home)))
-      return `The home page stands at ${home}: ${path} cannot.`
-    const above = folders.map((folder) => keys.get(folder)).find((there) => there !== undefined)
-    if (above !== undefined) return `${above} is a file of the site: it cannot be the folder of ${path}, too.`
+  if (home !== undefined && (tree.hasFile(home) || tree.hasFolder(home)))
+    return `The home page is at ${home}: no file or folder can be there.`
+  for (const { path } of files.values()) {
+    const above = tree.fileAbove(path)
+    if (above !== undefined)
+      return `${tree.at(above)!} is a file of the site: it cannot be the folder of ${path}, too.`
   }
   return bytes > MAX_SITE_BYTES
     ? `The files of a site can have ${MAX_SITE_BYTES / 1_000_000} MB together.`

@@ -2,7 +2,7 @@ import { addressesOf } from '../address/addresses.ts'
 import { redirectsOf } from '../address/redirects.ts'
 import { type OutputFile, outputFiles } from '../formats/archive.ts'
 import { isWritten, type Site } from '../plan/site.ts'
-import { nameKey } from '../standard/fileName.ts'
+import { PathTree } from '../standard/pathTree.ts'
 import type { IncludesBy, OutputChoices } from './choices.ts'
 import { canInclude, withIncludes } from './includes.ts'
 import { rulesFile } from './redirectRules.ts'
@@ -26,13 +26,13 @@ function* wholeFiles(site: Site, year: number, choices: OutputChoices): Generato
   // One that rests is not written anyway: what stands there instead is.
   const redirects = choices.redirectPages ? [] : redirectsOf(site).filter(({ rests }) => rests === undefined)
   const left = new Set(redirects.map(({ from }) => from))
-  const taken = new Set<string>()
+  const taken = new PathTree<true>()
   for (const file of outputFiles(site, year)) {
-    taken.add(nameKey(file.path))
+    taken.put(file.path, true)
     if (!left.has(file.path)) yield file
   }
   for (const { path, text } of besideFiles(site, choices))
-    if (!taken.has(nameKey(path))) yield { path, text: () => text }
+    if (taken.inTheWay(path) === undefined) yield { path, text: () => text }
 }
 
 /**
@@ -52,10 +52,17 @@ const SERVERS: Readonly<Record<Exclude<IncludesBy, 'none'>, string>> = {
 /** What was chosen and yet is not among the files, in words for the author: why, and what to do. */
 export function leftOut(site: Site, choices: OutputChoices): string[] {
   const { files, settings } = site
-  const taken = new Set([...files.values()].map(({ path }) => nameKey(path)))
-  const own = besideFiles(site, choices).flatMap(({ path }) =>
-    taken.has(nameKey(path)) ? [`${path} is your own file: it is given out as it is.`] : [],
-  )
+  const taken = new PathTree<true>()
+  for (const { path } of files.values()) taken.put(path, true)
+  const own = besideFiles(site, choices).flatMap(({ path }) => {
+    const there = taken.inTheWay(path)
+    if (there === undefined) return []
+    return [
+      there === 'file'
+        ? `${path} is your own file: it is published unchanged.`
+        : `${path} is left out: one of your own files is in its way.`,
+    ]
+  })
   if (choices.sitemap && settings.baseUrl === '')
     own.push('sitemap.xml needs the base URL of the site: set it in Site settings.')
   else if (choices.sitemap && pagesForSearch(site).length === 0)

@@ -104,13 +104,25 @@ function numbered(name: string, separator: Separator, n: number): string {
 }
 
 /**
- * The name itself, or with the first free -2, -3, … when it is taken, reserved, or `index`.
- * @param isTaken whether something else stands where a file or folder of that name would
+ * Returns the name itself, or with the first free -2, -3, … when it is taken, reserved, or `index`.
+ * @param isTaken whether something else is where a file or folder of that name would be
+ * @param tried for each name, up to which number all were taken: thousands of pages of one title do not each try all
+ *   numbers. Only for names that, once taken, are taken for everybody
  */
-export function claimName(name: string, isTaken: (name: string) => boolean, separator: Separator): string {
+export function claimName(
+  name: string,
+  isTaken: (name: string) => boolean,
+  separator: Separator,
+  tried?: Map<string, number>,
+): string {
   const wanted = fittingName(name)
-  let free = wanted
-  for (let n = 2; nameKey(free) === 'index' || isReservedName(free) || isTaken(free); n++)
-    free = numbered(wanted, separator, n)
-  return free
+  const key = nameKey(wanted)
+  const nameOf = (n: number) => (n === 1 ? wanted : numbered(wanted, separator, n))
+  let n = tried?.get(key) ?? 1
+  for (; ; n++) {
+    const free = nameOf(n)
+    if (nameKey(free) !== 'index' && !isReservedName(free) && !isTaken(free)) break
+  }
+  tried?.set(key, n)
+  return nameOf(n)
 }
