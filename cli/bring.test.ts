@@ -175,19 +175,32 @@ describe('viatica bring', () => {
     Buffer.from(bytes.toString('latin1').replaceAll(from, to), 'latin1')
 
   test.each([
+    ['leads out of the archive', '../../x.c', '../../x.c'],
+    ['has control characters', 'sty\u0001e.css', 'sty\u0001e.css'],
+    ['is absolute', '/tyle.css', '/tyle.css'],
+  ])(
+    'a file whose name %s is left out with a message, and the others are imported',
+    async (_, name, told) => {
+      await writeZip('odd.zip', handFiles(HAND), (bytes) => named(bytes, 'style.css', name.padEnd(9, 'x')))
+      const { status, stdout } = await viatica('bring', 'odd.zip', '--out', 'odd.json')
+      expect(status).toBe(0)
+      expect(stdout).toContain(`${JSON.stringify(told)}: `)
+      expect((await viatica('build', 'odd.json', '--out', 'odd')).status).toBe(0)
+      expect(Object.keys(readFolder('odd'))).toHaveLength(6)
+    },
+  )
+
+  test('backslashes in an archive are folders, and a name may begin with a space', async () => {
+    await writeZip('back.zip', handFiles(HAND), (bytes) => named(bytes, 'style.css', ' aa\\b.css'))
+    expect((await viatica('bring', 'back.zip', '--out', 'back.json')).status).toBe(0)
+    await viatica('build', 'back.json', '--out', 'back')
+    expect(Object.keys(readFolder('back'))).toContain(' aa/b.css')
+  })
+
+  test.each([
     ['nothing named', () => ['bring'], /^Usage: viatica bring/],
     ['no folder there', () => ['bring', 'none', '--out', 'bad.json'], /no such folder/],
     ['an unknown fix', () => ['bring', 'hand', '--out', 'bad.json', '--fix', 'some'], /--fix must be all/],
-    [
-      'an archive that leads out of itself',
-      async () => [
-        'bring',
-        await writeZip('out.zip', handFiles(HAND), (bytes) => named(bytes, 'style.css', '../../x.c')),
-        '--out',
-        'bad.json',
-      ],
-      /^out\.zip: This archive cannot be read: .*\.\.\/\.\.\/x/,
-    ],
     [
       'an archive that is cut off',
       async () => [

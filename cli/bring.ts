@@ -7,7 +7,7 @@ import { bringFolder, isFolder, readFolderFiles, readZipFiles } from './folder.t
 import { done, type Outcome } from './outcome.ts'
 import { parsed } from './parsed.ts'
 import { USAGE } from './usage.ts'
-import { siteFileOf, writeAll } from './siteFile.ts'
+import { checkOpens, siteFileOf, writeAll } from './siteFile.ts'
 
 const HELP = `${USAGE.bring}
 
@@ -44,17 +44,22 @@ export async function bringCommand(args: readonly string[], folder: string): Pro
   const fault = siteFault(taken)
   if (fault) throw new Fault(`${from}: ${fault}`)
   const json = `${JSON.stringify(report, null, 2)}\n`
+  const data = siteFileOf(taken, contents)
+  checkOpens(data, from)
   writeAll([
-    { path: resolve(folder, values.out), data: siteFileOf(taken, contents) },
+    { path: resolve(folder, values.out), data },
     ...(values.report ? [{ path: resolve(folder, values.report), data: json }] : []),
   ])
   if (values.json) return done(json.trimEnd())
   const { pages, drift, templates } = report
+  const inSite = new Set(report.files.map((file) => file.path))
+  const leftOut = report.leftover.filter((one) => !inSite.has(one.path))
   const lines = [
     `${counted(pages.length, 'page')} with ${counted(templates.length, 'template')}, ${counted(contents.size, 'other file')}, written to ${values.out}`,
     ...(values.fix
       ? [`${counted(drift.length, 'difference')} between the pages, brought into line where it can be done`]
       : [`${counted(drift.length, 'difference')} between the pages`]),
+    ...leftOut.map((one) => `${JSON.stringify(one.path)}: ${one.reason}`),
   ]
   return done(lines.join('\n'))
 }

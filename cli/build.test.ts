@@ -2,6 +2,7 @@ import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, 
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { LAYOUTS } from '@viatica/core/plan/site.ts'
+import { readSiteFile, writeSiteFile } from '@viatica/core/formats/siteFile.ts'
 import { demoSiteFile } from '@viatica/demo/load.ts'
 import { LinkChecker } from 'linkinator'
 import { viatica as viaticaIn, viaticaAlone } from './testing/viatica.ts'
@@ -23,6 +24,14 @@ function write(name: string, text: string | Buffer): string {
 function emptyFolder(): string {
   mkdirSync(join(folder, 'nothing'), { recursive: true })
   return 'nothing'
+}
+
+/** A site file with existing pages, one file of which has a name of 300 bytes: an archive can hold one, a disk cannot. */
+function withLongName(): string {
+  const { site, contents } = readSiteFile(demoSiteFile())
+  const [id, file] = [...site.files][0]!
+  const long = { ...file, path: `new/${'x'.repeat(300)}.png`, asFound: true as const }
+  return writeSiteFile({ ...site, files: new Map(site.files).set(id, long) }, contents)
 }
 
 describe('viatica build', () => {
@@ -150,6 +159,16 @@ describe('viatica build', () => {
       'an outline that is none',
       () => ['build', write('d.opml', '<rss/>'), '--out', 'bad'],
       /d\.opml: Line 1, column \d+: .*not <opml>/,
+    ],
+    [
+      'a folder with a name that no disk takes',
+      () => ['build', write('f.json', demoSiteFile()), '--out', `bad/${'x'.repeat(300)}`],
+      /ENAMETOOLONG|name too long/,
+    ],
+    [
+      'a file with a name that no disk takes',
+      () => ['build', write('g.json', withLongName()), '--out', 'bad'],
+      /ENAMETOOLONG|name too long/,
     ],
     [
       '120 MB',

@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, rmSync, writeFileSync } from 'node:fs'
+import { closeSync, existsSync, mkdirSync, openSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { siteFault } from '@viatica/core/plan/siteFault.ts'
 import type { FileSource } from '@viatica/core/formats/archive.ts'
@@ -52,6 +52,39 @@ function bytesOf(file: FileSource, contents: Input['contents']): Uint8Array {
   return 'font' in file ? fontBytes(file.font) : contents.get(file.content)!
 }
 
+/** Makes a folder with those above it, and adds each that was not there to `made`. */
+function makeFolder(path: string, made: string[]): void {
+  if (existsSync(path)) return
+  makeFolder(dirname(path), made)
+  mkdirSync(path)
+  made.push(path)
+}
+
+/**
+ * Writes files, and removes what was not there before where one cannot be written.
+ * @param out the folder as the author named it
+ * @throws Fault
+ */
+function writeNew(out: string, files: readonly { readonly path: string; readonly data: Uint8Array }[]): void {
+  const made: string[] = []
+  try {
+    for (const { path, data } of files) {
+      makeFolder(dirname(path), made)
+      const isNew = !existsSync(path)
+      const file = openSync(path, 'w')
+      if (isNew) made.push(path)
+      try {
+        writeFileSync(file, data)
+      } finally {
+        closeSync(file)
+      }
+    }
+  } catch (error) {
+    for (const path of made.reverse()) rmSync(path, { recursive: true, force: true })
+    throw new Fault(`${out}: ${(error as Error).message}`)
+  }
+}
+
 /**
  * `viatica build`: writes the finished site of a site file, an outline or a folder of pages to a folder.
  * @throws Fault for bad input; then nothing was written
@@ -74,18 +107,6 @@ export async function build(args: readonly string[], folder: string): Promise<Ou
     path: join(resolve(folder, values.out!), ...output.path.split('/')),
     data: bytesOf(output, contents),
   }))
-  const made: string[] = []
-  try {
-    for (const { path, data } of files) {
-      const first = mkdirSync(dirname(path), { recursive: true })
-      if (first !== undefined) made.push(first)
-      if (!existsSync(path)) made.push(path)
-      writeFileSync(path, data)
-    }
-  } catch (error) {
-    // What was not there before is taken away again.
-    for (const path of made.reverse()) rmSync(path, { recursive: true, force: true })
-    throw new Fault(`${values.out}: ${(error as Error).message}`)
-  }
+  writeNew(values.out, files)
   return done(`${files.length} files written to ${values.out}`)
 }

@@ -3,8 +3,9 @@ import { join } from 'node:path'
 import { promisify } from 'node:util'
 import { type Brought, bring, NothingToBring } from '@viatica/core/existing/bring.ts'
 import type { FoundFile } from '@viatica/core/existing/intake/folderFiles.ts'
+import { archivePath } from '@viatica/core/existing/intake/foundPaths.ts'
 import { withoutTop } from '@viatica/core/existing/intake/withoutTop.ts'
-import { fromBuffer, type Entry, type ZipFile } from 'yauzl'
+import { fromBuffer, getFileNameLowLevel, type Entry, type ZipFile } from 'yauzl'
 import { Fault } from './fault.ts'
 
 /** What is taken in at most. */
@@ -56,7 +57,14 @@ export function readFolderFiles(folder: string): Promise<readonly FoundFile[]> {
   return Promise.resolve(files.sort((a, b) => (a.path < b.path ? -1 : 1)))
 }
 
-const openZip = promisify<Buffer, { lazyEntries: boolean }, ZipFile>(fromBuffer as never)
+const openZip = promisify<Buffer, { lazyEntries: boolean; decodeStrings: boolean }, ZipFile>(
+  fromBuffer as never,
+)
+
+/** The path of a file in an archive. Read as it is: the library would refuse the whole archive for one odd name. */
+function pathOf({ generalPurposeBitFlag, fileNameRaw, extraFields }: Entry): string {
+  return archivePath(getFileNameLowLevel(generalPurposeBitFlag, fileNameRaw, extraFields, false))
+}
 
 /** The bytes of a file in an archive. What it says of its size is checked while it is read: yauzl does that. */
 async function bytesIn(zip: ZipFile, entry: Entry): Promise<Uint8Array> {
@@ -78,18 +86,19 @@ export async function readZipFiles(path: string, said = path): Promise<readonly 
   try {
     if (statSync(path).size > MOST_BYTES)
       throw new Fault(`${said}: The archive is larger than ${MOST_BYTES / 1_000_000} MB.`)
-    const zip = await openZip(readFileSync(path), { lazyEntries: true })
+    const zip = await openZip(readFileSync(path), { lazyEntries: true, decodeStrings: false })
     await new Promise<void>((resolve, reject) => {
       zip.on('error', reject)
       zip.on('end', resolve)
       zip.on('entry', (entry: Entry) => {
         const take = async () => {
           const kind = (entry.externalFileAttributes >>> 16) & 0o170000
-          if (entry.fileName.endsWith('/') || kind === 0o120000) return
+          const path = pathOf(entry)
+          if (/[/\\]$/.test(entry.fileNameRaw.toString('latin1')) || kind === 0o120000) return
           if ((entry.generalPurposeBitFlag & 1) !== 0)
-            throw new Fault(`${said}: ${entry.fileName} is locked with a password.`)
-          room.take(entry.fileName, entry.uncompressedSize)
-          files.push({ path: entry.fileName, bytes: await bytesIn(zip, entry) })
+            throw new Fault(`${said}: ${path} is locked with a password.`)
+          room.take(path, entry.uncompressedSize)
+          files.push({ path, bytes: await bytesIn(zip, entry) })
         }
         take().then(() => zip.readEntry(), reject)
       })

@@ -1,6 +1,7 @@
 import { renameSync, rmSync, writeFileSync } from 'node:fs'
-import { isArchived, writeSiteArchive } from '@viatica/core/formats/siteArchive.ts'
-import { writeSiteFile } from '@viatica/core/formats/siteFile.ts'
+import { InputFault } from '@viatica/core/formats/inputFault.ts'
+import { isArchived, readSiteArchive, writeSiteArchive } from '@viatica/core/formats/siteArchive.ts'
+import { readSiteFile, writeSiteFile } from '@viatica/core/formats/siteFile.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { Fault } from './fault.ts'
 
@@ -25,4 +26,18 @@ export function siteFileOf(site: Site, contents: ReadonlyMap<string, Uint8Array>
     site,
     new Map([...contents].map(([key, bytes]) => [key, Buffer.from(bytes).toString('base64')])),
   )
+}
+
+/**
+ * Makes sure that a site file that was written can be read again.
+ * @throws Fault when it cannot: nobody should keep a file that does not open
+ */
+export function checkOpens(data: string | Uint8Array, from: string): void {
+  try {
+    if (typeof data === 'string') readSiteFile(data)
+    else readSiteArchive(data)
+  } catch (error) {
+    if (error instanceof InputFault) throw new Fault(`${from}: This cannot be imported: ${error.message}`)
+    throw error
+  }
 }

@@ -203,7 +203,14 @@ describe('by SFTP', () => {
   })
 
   test('a key that was approved is remembered where the login fails', async () => {
-    const args = ['demo.json', '--to', to().replace(`${sshd.user}@`, 'nobody-of-that-name@'), '--key', 'key', '--json']
+    const args = [
+      'demo.json',
+      '--to',
+      to().replace(`${sshd.user}@`, 'nobody-of-that-name@'),
+      '--key',
+      'key',
+      '--json',
+    ]
     expect((await publish([...args, '--host-key', sshd.hostKey])).json.fault).toMatch(/does not let/)
     expect((await publish(args)).json.fault).toMatch(/does not let/)
   })

@@ -23,7 +23,7 @@ export class Claims {
 
   constructor({ files, plan, settings }: Claiming) {
     for (const { path } of files.values()) this.#tree.put(path, true)
-    const { style, script, fonts } = generatedPaths({ files })
+    const { style, script, fonts } = generatedPaths({ files, plan })
     for (const path of [style, script, `${fonts}x`]) this.#tree.put(path, true)
     for (const { from, to } of settings.redirects) this.#own(from, to.to === 'entry' ? to.entry : undefined)
     for (const entry of plan.entries.values())

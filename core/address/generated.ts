@@ -9,25 +9,43 @@ export interface GeneratedPaths {
   readonly fonts: string
 }
 
-const known = new WeakMap<Site['files'], GeneratedPaths>()
+/** What the files of Viatica go round. */
+export type Placing = Pick<Site, 'files'> & { readonly plan: Pick<Site['plan'], 'entries'> }
+
+const known = new WeakMap<Site['files'], { entries: Site['plan']['entries']; paths: GeneratedPaths }>()
 
 /**
- * The paths of what is made for a site: where the author has a file of that name already, the next free one. Remembered:
- * the files of a site are never changed in place.
+ * Returns the paths of what is made for a site: where the author has a file of that name already, or a page that keeps its
+ * address there, the next free one. Remembered: files and entries of a site are never changed in place.
  */
-export function generatedPaths({ files }: Pick<Site, 'files'>): GeneratedPaths {
-  const paths = known.get(files) ?? freePaths({ files })
-  known.set(files, paths)
+export function generatedPaths({ files, plan: { entries } }: Placing): GeneratedPaths {
+  const last = known.get(files)
+  if (last?.entries === entries) return last.paths
+  const paths = freePaths(files, entries)
+  known.set(files, { entries, paths })
   return paths
 }
 
-function freePaths({ files }: Pick<Site, 'files'>): GeneratedPaths {
+/** The addresses that pages keep, as far as they can be in the way of a file of Viatica. */
+function* keptNearby(entries: Site['plan']['entries']): Generator<string> {
+  for (const entry of entries.values())
+    if (entry.kind === 'page')
+      for (const address of entry.pin?.addresses ?? [])
+        if (/^(?:style|menu|fonts)/i.test(address)) yield address
+}
+
+function freePaths(files: Site['files'], entries: Site['plan']['entries']): GeneratedPaths {
   const tree = new PathTree<true>()
   for (const { path } of files.values()) tree.put(path, true)
+  // Pages may be in the same folder, and a folder of pages can be none of the files.
+  const kept = new PathTree<true>()
+  for (const address of keptNearby(entries)) kept.put(address, true)
   const free = (base: string, ending: string) => {
     // A folder is free where a file in it would be, and where there is none yet.
     const isTaken = (path: string) =>
-      ending === '/' ? tree.hasFolder(path) || tree.hasFile(path) : tree.inTheWay(path) !== undefined
+      ending === '/'
+        ? tree.hasFolder(path) || tree.hasFile(path) || kept.hasFile(path)
+        : tree.inTheWay(path) !== undefined || kept.inTheWay(path) !== undefined
     const pathOf = (n: number) => `${base}${n === 1 ? '' : `-${n}`}${ending === '/' ? '' : ending}`
     let n = 1
     while (isTaken(pathOf(n))) n++

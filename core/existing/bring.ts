@@ -5,6 +5,7 @@ import type { Correction } from './corrections.ts'
 import type { DriftChoice } from './decide.ts'
 import { findDrift } from './drift.ts'
 import { type FoundFile, includesOf, sortFiles, typeOf } from './intake/folderFiles.ts'
+import { soundFiles } from './intake/foundPaths.ts'
 import { type ReadFolder, readFolder } from './pages/folder.ts'
 import { type ReadPage, readPage } from './pages/readPage.ts'
 import { publishedAt, Targets } from './pages/targets.ts'
@@ -55,12 +56,13 @@ export type Step = (typeof STEPS)[number]
  * @throws NothingToBring for a folder without pages
  */
 export function bring(
-  files: readonly FoundFile[],
+  found: readonly FoundFile[],
   corrections: readonly Correction[] = [],
   tell: (step: Step) => void = () => undefined,
   known: KnownIds = NOTHING_KNOWN,
 ): Brought {
   tell('pages')
+  const { files, leftOut } = soundFiles(found)
   const sorted = sortFiles(files, (path) => known.entries.has(path))
   const paths = files.map(({ path }) => path)
   const unplanned = unplannable(
@@ -146,6 +148,7 @@ export function bring(
       (path) => sorted.parts.has(path),
     ),
     leftover: [
+      ...leftOut,
       ...sorted.leftover,
       ...[...unplanned].map(([path, reason]) => ({ path, reason })),
       ...notLedTo(folder, includedPages),

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { sitePathFault } from '../standard/sitePath.ts'
-import { line } from '../standard/text.ts'
+import { exactLine, line } from '../standard/text.ts'
 import { entryIdSchema } from './entry.ts'
 import { tableOf } from '../standard/table.ts'
 
@@ -74,11 +74,13 @@ export function mediaTypeOf(path: string): string {
 
 /** All files of a site together: as much as existing pages may bring. */
 export const MAX_SITE_BYTES = 200_000_000
+/** How many characters the path of a file may have. */
+export const MAX_PATH = 1000
 /** How many files a site may have. */
 export const MAX_FILES = 20_000
 
 /** What is wrong with a path at which a file was found, whatever it is called there; undefined when it leads out of nothing. */
-function foundPathFault(path: string): string | undefined {
+export function foundPathFault(path: string): string | undefined {
   const isSound = path.split('/').every((name) => name !== '' && name !== '.' && name !== '..')
   // eslint-disable-next-line no-control-regex -- no system takes them all
   return isSound && !/[\u0000-\u001f\\]/.test(path) ? undefined : 'must lead to a file within the site'
@@ -89,7 +91,7 @@ export const siteFileSchema = v.pipe(
   v.strictObject({
     id: entryIdSchema,
     /** Where it stands in the finished site, such as `pictures/lock.svg`. */
-    path: line(1000),
+    path: exactLine(MAX_PATH),
     /** Whether it came with existing pages: it keeps its name, whatever that is. */
     asFound: v.optional(v.literal(true, 'must be true')),
     /** The key of the bytes in the store of contents. */

@@ -10,16 +10,40 @@ const INVISIBLE = /^[\p{Cf}\p{Z}\p{Default_Ignorable_Code_Point}\s]*$/u
 // eslint-disable-next-line no-control-regex -- as above, but tabs and line ends may stay
 const CONTROL_IN_LINES = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/
 
+/** Whether a text is one line that HTML and XML can carry: no control characters, no noncharacters, no half of a character. */
+export const isLine = (text: string): boolean =>
+  text.isWellFormed() && !CONTROL.test(text) && !NONE.test(text)
+
+/**
+ * Returns a text as one line that can be stored, of at most `max` UTF-16 units: what cannot be in it is left out. Empty where
+ * nothing of it would show.
+ */
+export function soundLine(text: string, max: number): string {
+  const sound = text.toWellFormed().replace(new RegExp(`${CONTROL.source}|${NONE.source}`, 'gu'), '')
+  const cut = sound
+    .trim()
+    .slice(0, max)
+    .replace(/[\ud800-\udbff]$/, '')
+    .trim()
+  return INVISIBLE.test(cut) ? '' : cut
+}
+
 /** One line of text of at most `max` characters, trimmed, without control characters. */
 export function line(max: number) {
   return v.pipe(
     v.string('must be text'),
     v.trim(),
     v.maxLength(max, `must be at most ${max} characters long`),
-    v.check(
-      (text) => text.isWellFormed() && !CONTROL.test(text) && !NONE.test(text),
-      'must not contain control characters',
-    ),
+    v.check(isLine, 'must not contain control characters'),
+  )
+}
+
+/** As `line`, but not trimmed: the name of a file may begin or end with a space. */
+export function exactLine(max: number) {
+  return v.pipe(
+    v.string('must be text'),
+    v.maxLength(max, `must be at most ${max} characters long`),
+    v.check(isLine, 'must not contain control characters'),
   )
 }
 

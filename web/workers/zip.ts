@@ -1,4 +1,5 @@
 import type { FoundFile } from '@viatica/core/existing/intake/folderFiles.ts'
+import { archivePath } from '@viatica/core/existing/intake/foundPaths.ts'
 import { BlobReader, configure, type FileEntry, ZipReader } from '@zip.js/zip.js'
 
 configure({ useWebWorkers: false })
@@ -6,9 +7,6 @@ configure({ useWebWorkers: false })
 /** The kind of file in the attributes that Unix keeps: a link of the file system. */
 const KIND = 0o170000
 const LINK = 0o120000
-
-/** Whether a path leads out of its archive, or to the top of a disk. */
-const leadsOut = (path: string) => /^(?:[/\\]|[a-z]:)/i.test(path) || path.split(/[/\\]/).includes('..')
 
 /** The bytes of a file in an archive: no more than it says that there are. */
 async function bytesOf(entry: FileEntry): Promise<Uint8Array> {
@@ -47,11 +45,9 @@ export async function filesInZip(
     if (refusal !== undefined) return refusal
     const locked = entries.find(({ encrypted }) => encrypted)
     if (locked) return `${locked.filename} is locked with a password.`
-    const astray = entries.find(({ filename }) => leadsOut(filename))
-    if (astray) return `${astray.filename} leads out of the archive.`
     const files: FoundFile[] = []
     for (const entry of entries) {
-      files.push({ path: entry.filename, bytes: await bytesOf(entry) })
+      files.push({ path: archivePath(entry.filename), bytes: await bytesOf(entry) })
       progress(files.length, entries.length)
     }
     return files

@@ -12,7 +12,7 @@ export interface FoundFile {
 }
 
 /** A file that is taken as it is though it looks like a page, or that is no page that visitors reach. */
-interface Leftover {
+export interface Leftover {
   readonly path: string
   readonly reason: string
 }

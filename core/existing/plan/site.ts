@@ -11,6 +11,7 @@ import { EMPTY_SURROUND } from '../../plan/surround/surround.ts'
 import { isLanguageTag } from '../../standard/language.ts'
 import { sitePathFault } from '../../standard/sitePath.ts'
 import { isAllowedTarget } from '../../standard/target.ts'
+import { soundLine } from '../../standard/text.ts'
 import { attributeOf } from '../pages/nodes.ts'
 import { plainName, type ReadFolder } from '../pages/folder.ts'
 import { oneLine } from '../pages/readPage.ts'
@@ -40,7 +41,7 @@ function mainMenuOf(folder: ReadFolder, { menus, shared }: FoundParts): FoundMen
 }
 
 /** A title or label that the plan can hold; cut where it is longer. */
-const held = (text: string, most: number): string => oneLine(text).trim().slice(0, most)
+const held = (text: string, most: number): string => soundLine(oneLine(text), most)
 
 function languageOf(folder: ReadFolder): string {
   const said = most(
@@ -57,7 +58,7 @@ function settingsOf(folder: ReadFolder, titles: Titles): Settings {
   const homeTitle = folder.byPath.get(folder.home)!.title?.text ?? ''
   const own = titles.titles.get(folder.home)!.title
   const pattern = held(titles.pattern, 200)
-  const name = held(titles.site || own || 'A site', 200)
+  const name = held(titles.site, 200) || held(own, 200) || 'A site'
   const asOthers = pattern.replaceAll('{title}', own).replaceAll('{site}', name)
   const homeTitlePattern =
     homeTitle === asOthers ? pattern : homeTitle === name ? '{site}' : held(homeTitle, 200) || '{site}'
@@ -182,7 +183,10 @@ export function planSite(
       const group = groups.get(key.slice(1))
       if (!group || !key.startsWith('=')) return { branch, key }
       const id = claimId(`group-${group.label}`, ids)
-      return { key, branch: { ...newGroup(id, held(group.label, 200)), entries: group.branches } }
+      return {
+        key,
+        branch: { ...newGroup(id, held(group.label, 200) || 'Untitled'), entries: group.branches },
+      }
     })
     if (path === folder.home && mainMenu) {
       for (const { key, label, path: to, url, level } of mainMenu.entries) {
@@ -190,7 +194,7 @@ export function planSite(
         const target = targetOf(idOf, { path: to, url })
         if (!target) continue
         const id = claimId(`link-${label}`, ids)
-        whole.push({ key, branch: { ...newLink(id, held(label, 200), target), entries: [] } })
+        whole.push({ key, branch: { ...newLink(id, held(label, 200) || 'Untitled', target), entries: [] } })
       }
       const listed = whole
         .filter(({ key }) => order.has(key))
