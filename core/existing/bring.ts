@@ -225,9 +225,11 @@ function notLedTo(folder: ReadFolder, included: readonly ReadPage[]): { path: st
 function styleTexts(files: readonly FoundFile[], folder: ReadFolder): string {
   const decoder = new TextDecoder()
   const sheets = files.filter(({ path, bytes }) => /\.css$/i.test(path) && bytes.length < 1_000_000)
-  const inPages = folder.pages
-    .slice(0, 20)
-    .map(({ text }) => /<style\b[^>]*>([\s\S]*?)<\/style/i.exec(text)?.[1] ?? '')
+  const inPages = folder.pages.slice(0, 20).map(({ tokens }) => {
+    const at = tokens.findIndex((token) => token.kind === 'open' && token.tag === 'style')
+    const rules = at < 0 ? undefined : tokens[at + 1]
+    return rules?.kind === 'text' ? rules.text : ''
+  })
   return [...sheets.slice(0, 50).map(({ bytes }) => decoder.decode(bytes)), ...inPages].join('\n')
 }
 

@@ -143,6 +143,7 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
     const entries = entriesOn(search, menu, group)
     const byLabel = new Map(entries.map(({ key, label }) => [plainName(label), key]))
     const labelOfKey = new Map(entries.map(({ key, label }) => [key, label]))
+    const pathOfKey = new Map([...entries].reverse().map(({ key, path }) => [key, path]))
     const found: Drift[] = []
     const say = (part: DriftPart, says: string, expected: string, at: number) =>
       found.push({ path: page.path, part, says, expected, line: lineAt(page, at) })
@@ -152,15 +153,19 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
     const keys = raw.map((key, at) =>
       key.startsWith('=') ? (byLabel.get(plainName(group.items[at]!.label)) ?? key) : key,
     )
-    const missing = entries.filter(({ key }) => !keys.includes(key))
+    const firstOf = new Map<string, number>()
+    for (const [at, key] of keys.entries()) if (!firstOf.has(key)) firstOf.set(key, at)
+    const missing = new Set(entries.filter(({ key }) => !firstOf.has(key)))
+    const missingOf = new Map<string, (typeof entries)[number][]>()
+    for (const entry of missing) collect(missingOf, plainName(entry.label), entry)
     const added = keys.flatMap((key, at) => (labelOfKey.has(key) ? [] : [{ key, item: group.items[at]! }]))
     const repeated = keys.flatMap((key, at) =>
-      labelOfKey.has(key) && keys.indexOf(key) < at ? [group.items[at]!] : [],
+      labelOfKey.has(key) && firstOf.get(key)! < at ? [group.items[at]!] : [],
     )
     for (const { key, item } of added) {
-      const meant = missing.find(({ label }) => plainName(label) === plainName(item.label))
+      const meant = missingOf.get(plainName(item.label))?.shift()
       if (meant) {
-        missing.splice(missing.indexOf(meant), 1)
+        missing.delete(meant)
         const href = item.link ? item.link.href.value : item.label
         say('menu', href, meant.path ?? meant.url ?? meant.label, item.start)
       } else say('menu', item.label || key, '', item.start)
@@ -171,8 +176,8 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
       if (key === own && lacksItself) continue
       say('menu', '', label, group.start)
     }
-    const kept = keys.filter((key, at) => labelOfKey.has(key) && keys.indexOf(key) === at)
-    const usual = entries.map(({ key }) => key).filter((key) => kept.includes(key))
+    const kept = keys.filter((key, at) => labelOfKey.has(key) && firstOf.get(key) === at)
+    const usual = entries.map(({ key }) => key).filter((key) => firstOf.has(key))
     if (kept.join('\n') !== usual.join('\n')) {
       const list = (all: readonly string[]) => all.map((key) => labelOfKey.get(key)!).join(', ')
       say('menu', list(kept), list(usual), group.start)
@@ -194,14 +199,14 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
           .filter(({ key }) => key !== own && !(marksSections && isAbove(key.slice(1), page.path)))
           .map(({ key, at }) => ({ key, at: at.start })),
         ...texts
-          .filter((key) => key !== own && entries.find((one) => one.key === key)?.path !== undefined)
+          .filter((key) => key !== own && pathOfKey.get(key) !== undefined)
           .map((key) => ({ key, at: group.start })),
       ].filter(({ key }) => labelOfKey.has(key))
       const isMarked = marked.some(({ key }) => key === own)
       if (wrong.length > 0)
         say('mark', labelOfKey.get(wrong[0]!.key)!, isMarked ? '' : (labelOfKey.get(own) ?? ''), wrong[0]!.at)
-      else if (!isMarked && keys.includes(own)) {
-        const item = group.items[keys.indexOf(own)]!
+      else if (!isMarked && firstOf.has(own)) {
+        const item = group.items[firstOf.get(own)!]!
         say('mark', '', labelOfKey.get(own)!, item.start)
       }
     }
@@ -376,14 +381,11 @@ function literalDrift(search: Search, deviation: Deviation, isCommon: boolean): 
 function linksDrift(page: ReadPage, taken: readonly Stretch[]): Drift[] {
   return page.links.flatMap(({ href, target, element }): Drift[] => {
     if (taken.some(({ start, end }) => element.start >= start && element.end <= end)) return []
-    const at = {
-      path: page.path,
-      part: 'links' as const,
-      says: href.value,
-      line: lineAt(page, element.start),
-    }
-    if (target.to === 'nothing') return [{ ...at, expected: '' }]
-    return target.to === 'file' && target.isOtherCase ? [{ ...at, expected: target.path }] : []
+    const isOtherCase = target.to === 'file' && target.isOtherCase
+    if (target.to !== 'nothing' && !isOtherCase) return []
+    const line = lineAt(page, element.start)
+    const expected = target.to === 'file' ? target.path : ''
+    return [{ path: page.path, part: 'links', says: href.value, line, expected }]
   })
 }
 

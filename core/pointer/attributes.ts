@@ -1,12 +1,14 @@
 import { parseSrcset } from 'srcset'
 import type { Element } from '../standard/fragment.ts'
-import { styleReferences } from './styleReferences.ts'
+import { type StyleReference, styleReferences } from './styleReferences.ts'
 
 /** One reference in a text: where it stands, and what it names. */
 export interface Placed {
   readonly start: number
   readonly end: number
   readonly url: string
+  /** How it is written; only in style rules. */
+  readonly form?: StyleReference['form']
 }
 
 type Form = 'address' | 'sources' | 'style'
@@ -63,17 +65,17 @@ export function referencesIn(attribute: Attribute): Placed[] {
     case 'sources':
       return sourcesIn(value)
     case 'style':
-      return styleReferences(value).map(({ start, end, url }) => ({ start, end, url }))
+      return styleReferences(value)
     case undefined:
       return []
   }
 }
 
 /** A text with some of its references changed. @param change undefined leaves one as it is */
-export function withReferences(
+export function withReferences<Place extends Placed>(
   text: string,
-  references: readonly Placed[],
-  change: (url: string, at: Placed) => string | undefined,
+  references: readonly Place[],
+  change: (url: string, at: Place) => string | undefined,
 ): string {
   let changed = ''
   let from = 0

@@ -1,7 +1,7 @@
 import { escapeAttribute } from '../standard/escape.ts'
 import { type Element, elementsOf, isElement, parseMainContent } from '../standard/fragment.ts'
 import { formOf, nameOf, referencesIn, withReferences } from './attributes.ts'
-import { styleReferences, withStyleReferences, writeStyleReference } from './styleReferences.ts'
+import { withStyleReferences, writeStyleReference } from './styleReferences.ts'
 
 /** A place in a source to be written anew. */
 export interface Rewriting {
@@ -26,12 +26,9 @@ type Becomes = (url: string) => string | undefined
 
 /** The value of an attribute with some of its references changed. */
 export function withReferencesIn(attribute: Element['attrs'][number], becomes: Becomes): string {
-  const { value } = attribute
-  if (formOf(attribute) !== 'style') return withReferences(value, referencesIn(attribute), becomes)
-  const forms = new Map(styleReferences(value).map(({ start, form }) => [start, form]))
-  return withReferences(value, referencesIn(attribute), (url, { start }) => {
+  return withReferences(attribute.value, referencesIn(attribute), (url, { form }) => {
     const next = becomes(url)
-    return next === undefined || next === url ? undefined : writeStyleReference(next, forms.get(start)!)
+    return next === undefined || next === url || form === undefined ? next : writeStyleReference(next, form)
   })
 }
 

@@ -1,4 +1,4 @@
-import { formOf, nameOf, referencesIn, withReferences } from '../pointer/attributes.ts'
+import { formOf, nameOf, referencesIn, withReferences, type Placed } from '../pointer/attributes.ts'
 import { type Pointer, readPointer } from '../pointer/pointer.ts'
 import { type StyleReference, styleReferences, writeStyleReference } from '../pointer/styleReferences.ts'
 import { type Element, elementsOf, type Fragment, type Node, serializeElement } from '../standard/fragment.ts'
@@ -49,24 +49,31 @@ export function markSlots(fragment: Fragment): Slot[] {
       const form = formOf(attribute)
       if (form === undefined) continue
       const name = nameOf(attribute)
-      attribute.value = withReferences(attribute.value, referencesIn(attribute), (url, { start }) => {
+      attribute.value = withReferences(attribute.value, referencesIn(attribute), (url, at) => {
         const pointer = readPointer(url)
-        return (
-          pointer && mark({ ...pointer, attribute: name, standing: standingIn(form, attribute.value, start) })
-        )
+        return pointer && mark({ ...pointer, attribute: name, standing: standingIn(form, at) })
       })
     }
   }
 
+  /** What takes the place of an element. */
+  const instead = new Map<Node, Node>()
+  const parents = new Set<NonNullable<Element['parentNode']>>()
+  const put = (element: Element, value: string) => {
+    const parent = element.parentNode!
+    parents.add(parent)
+    instead.set(element, { nodeName: '#text', value, parentNode: parent } as Node)
+  }
   for (const { element } of [...elementsOf(fragment)]) {
     const source = element.tagName === 'img' ? sourceOf(element) : undefined
     if (element.tagName === 'style') {
       for (const text of textsOf(element)) {
-        text.value = withReferences(text.value, styleReferences(text.value), (url, { start }) => {
+        text.value = withReferences(text.value, styleReferences(text.value), (url, { form }) => {
           const pointer = readPointer(url)
-          if (!pointer) return undefined
-          const { form } = styleReferences(text.value).find((one) => one.start === start)!
-          return mark({ ...pointer, attribute: '', standing: { as: 'style', form, isAttribute: false } })
+          return (
+            pointer &&
+            mark({ ...pointer, attribute: '', standing: { as: 'style', form, isAttribute: false } })
+          )
         })
       }
     }
@@ -81,34 +88,26 @@ export function markSlots(fragment: Fragment): Slot[] {
       element.attrs.push({ name: 'alt', value: said })
     }
     const html = markedOf(serializeElement(element), slots)
-    giveWay(element, mark({ ...source, attribute: 'src', standing: { as: 'picture', html, alt: alt ?? '' } }))
+    put(element, mark({ ...source, attribute: 'src', standing: { as: 'picture', html, alt: alt ?? '' } }))
   }
+  for (const parent of parents) parent.childNodes = parent.childNodes.map((node) => instead.get(node) ?? node)
   return slots
 }
 
-function standingIn(form: 'address' | 'sources' | 'style', value: string, start: number): Standing {
+function standingIn(form: 'address' | 'sources' | 'style', at: Placed): Standing {
   switch (form) {
     case 'address':
       return { as: 'attribute' }
     case 'sources':
       return { as: 'listed' }
-    case 'style': {
-      const found = styleReferences(value).find((one) => one.start === start)!
-      return { as: 'style', form: found.form, isAttribute: true }
-    }
+    case 'style':
+      return { as: 'style', form: at.form!, isAttribute: true }
   }
 }
 
 const sourceOf = (element: Element): Pointer | undefined => {
   const source = element.attrs.find((attribute) => nameOf(attribute) === 'src')
   return source && readPointer(source.value)
-}
-
-/** Puts a mark in the place of an element. */
-function giveWay(element: Element, mark: string): void {
-  const { childNodes } = element.parentNode!
-  const text = { nodeName: '#text', value: mark, parentNode: element.parentNode } as Node
-  childNodes.splice(childNodes.indexOf(element), 1, text)
 }
 
 /** Serialised HTML parted at its marks. @param slots by the number in their marks */

@@ -145,12 +145,24 @@ export function* elementsUnder(top: PageElement): Generator<PageElement> {
   }
 }
 
+/** The last of some elements that starts at a place or before; undefined where all start after it. */
+function lastBefore(elements: readonly PageElement[], start: number): PageElement | undefined {
+  let [low, high] = [0, elements.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (elements[middle]!.start <= start) low = middle + 1
+    else high = middle
+  }
+  return elements[low - 1]
+}
+
 /** The innermost element around a stretch. */
 export function elementAround(top: PageElement, { start, end }: Stretch): PageElement {
   let at = top
   for (;;) {
-    const next = at.children.find((child) => child.start <= start && child.end >= end)
-    if (!next) return at
+    // Children are in the order of the source, and none overlaps another.
+    const next = lastBefore(at.children, start)
+    if (!next || next.end < end) return at
     at = next
   }
 }

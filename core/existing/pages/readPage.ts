@@ -48,18 +48,27 @@ export interface ReadPage {
 /** A text as it reads, in one line; blanks that do not break stay. https://infra.spec.whatwg.org/#strip-and-collapse-ascii-whitespace */
 export const oneLine = (text: string): string => text.replace(/[\t\n\f\r ]+/g, ' ').replace(/^ | $/g, '')
 
-/** What an element says, its pictures by their alternative texts. */
+/** Whether what is in an element is no text that is read. */
+const isUnread = (tag: string) => tag === 'script' || tag === 'style'
+
+/**
+ * Returns what an element says, its pictures by their alternative texts.
+ * @param ender the tag of an element that ends it: a link ends where the next one begins, whether or not it is closed
+ *   (https://html.spec.whatwg.org/multipage/parsing.html#parsing-main-inbody, "A start tag whose tag name is a")
+ */
 export function wordsIn(
   { tokens }: Pick<ReadPage, 'tokens'>,
   { firstToken, lastToken }: Pick<PageElement, 'firstToken' | 'lastToken'>,
+  ender?: string,
 ): string {
   let text = ''
   let alt = ''
   let skips = 0
   for (let at = firstToken; at <= lastToken && at < tokens.length; at++) {
     const token = tokens[at]!
-    if (token.kind === 'open' && /^(?:script|style)$/.test(token.tag)) skips++
-    else if (token.kind === 'close' && /^(?:script|style)$/.test(token.tag)) skips = Math.max(0, skips - 1)
+    if (token.kind === 'open' && token.tag === ender && at > firstToken) break
+    if (token.kind === 'open' && isUnread(token.tag)) skips++
+    else if (token.kind === 'close' && isUnread(token.tag)) skips = Math.max(0, skips - 1)
     else if (token.kind === 'text' && skips === 0) text += token.text
     else if (token.kind === 'open' && token.tag === 'br') text += ' '
     else if (token.kind === 'open' && token.tag === 'img')
@@ -132,7 +141,8 @@ export function readPage(path: string, text: string, encoding: Encoding, targets
       case 'area': {
         const href = element.open.attributes.find(({ name }) => name === 'href')
         if (!href) break
-        const label = element.tag === 'area' ? (attributeOf(element, 'alt') ?? '') : wordsIn(read, element)
+        const label =
+          element.tag === 'area' ? (attributeOf(element, 'alt') ?? '') : wordsIn(read, element, 'a')
         links.push({ element, href, label, target: targets.resolve(path, href.value, base) })
         break
       }

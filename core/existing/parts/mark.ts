@@ -86,8 +86,9 @@ export function marksOf(
   const items = groups.flatMap((group) => {
     const keys = keysOf(folder, group)
     const all = flat(unitsOf(group))
+    const places = new Map(group.items.map((item, at) => [item, at]))
     return all.map((unit) => {
-      const key = keys[group.items.indexOf(unit.item)]!
+      const key = keys[places.get(unit.item)!]!
       const head = { start: unit.start, end: unit.units.length > 0 ? unit.list.start : unit.end }
       return { group, key, at: head, tags: tagsIn(group.page, head) }
     })

@@ -44,6 +44,13 @@ export interface Expected {
   isContent(text: string): boolean
 }
 
+/** For each place in a list, and the one after its end, where the next item of a kind is; the length where none follows. */
+function nextOf<Item>(items: readonly Item[], is: (item: Item) => boolean): readonly number[] {
+  const next = new Array<number>(items.length + 1).fill(items.length)
+  for (let at = items.length - 1; at >= 0; at--) next[at] = is(items[at]!) ? at : next[at + 1]!
+  return next
+}
+
 /** What of a page its template does not say, so that both together are the page to the byte. */
 export function deviationsOf(
   sources: Sources,
@@ -54,11 +61,13 @@ export function deviationsOf(
   expected: Expected,
 ): Deviation[] {
   const deviations: Deviation[] = []
-  const contentAt = parts.findIndex(({ kind }) => kind === 'content')
+  const firstContent = parts.findIndex(({ kind }) => kind === 'content')
+  const nextContent = nextOf(parts, ({ kind }) => kind === 'content')
+  const nextPlaced = nextOf(parts, (part) => 'where' in part)
   const whereAt = (at: number): Where => {
-    const near = parts.slice(at).find((part) => 'where' in part)
+    const near = parts[nextPlaced[at]!]
     if (near && 'where' in near && near.where === 'head') return 'head'
-    return contentAt >= 0 && at > contentAt ? 'footer' : 'header'
+    return firstContent >= 0 && at > firstContent ? 'footer' : 'header'
   }
   const put = (from: number, to: number, stretch: Stretch, would: string) => {
     // What is written of a stretch must be what it is: a reference that would come out otherwise stays as it stands.
@@ -80,8 +89,8 @@ export function deviationsOf(
   }
   for (const { from, to } of looseRuns(lying)) {
     const stretch = between(page, lying, from, to)
-    const contentAt = parts.findIndex((part, at) => at >= from && at < to && part.kind === 'content')
-    if (contentAt >= 0 && content) {
+    const contentAt = nextContent[from]!
+    if (contentAt < to && content) {
       compare(from, contentAt, { start: stretch.start, end: content.start })
       if (!expected.isContent(page.text.slice(content.start, content.end)))
         put(contentAt, contentAt + 1, content, '')
