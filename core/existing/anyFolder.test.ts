@@ -45,6 +45,24 @@ const oddUrl = fc.oneof(
   long(2500).map((text) => `https://www.example.org/${text}`),
   fc.string({ unit: 'binary', maxLength: 8 }),
 )
+/** Bytes between the tags that few authors write and no page should lose. */
+const oddContent = fc.constantFrom(
+  '',
+  '',
+  '',
+  '\0',
+  '\u0001',
+  '\u000b',
+  '\ufffe',
+  '\u{1ffff}',
+  '\r',
+  '\u2028',
+  '&#0;',
+  '<!--',
+  '</main>',
+  '<?php',
+)
+
 const page = fc
   .record({
     title: oddText,
@@ -52,14 +70,15 @@ const page = fc
     description: oddText,
     language: oddText,
     canonical: oddUrl,
+    odd: fc.tuple(oddContent, oddContent),
     links: fc.array(fc.tuple(oddUrl, oddText), { maxLength: 5 }),
   })
   .map(
-    ({ title, heading, description, language, canonical, links }) =>
+    ({ title, heading, description, language, canonical, links, odd }) =>
       `<!DOCTYPE html><html lang="${language}"><head><title>${title}</title><meta name="description" content="${description}">` +
       `<link rel="canonical" href="${canonical}"></head><body><ul>` +
       links.map(([url, label]) => `<li><a href="${url}">${label}</a></li>`).join('') +
-      `</ul><h1>${heading}</h1><main><p>${description}</p></main></body></html>`,
+      `</ul><h1>${heading}</h1>${odd[0]}<main><p>${description}${odd[1]}</p></main></body></html>`,
   )
 
 const segment = fc.oneof(

@@ -1,15 +1,13 @@
 import { findNodeAtLocation, parse, type ParseError, parseTree, printParseErrorCode } from 'jsonc-parser'
 import * as v from 'valibot'
-import { type Branch, branchSchema, entriesOfBranch } from '../plan/branch.ts'
+import { type Branch, entriesOfBranch } from '../plan/branch.ts'
 import { type EntryId, FIELDS_OF_KIND, type EntryField, pageSchema } from '../plan/entry.ts'
-import { MAX_FILES, type SiteFile, siteFileSchema } from '../plan/file.ts'
+import type { SiteFile } from '../plan/file.ts'
 import { MAX_LEVELS } from '../plan/plan.ts'
-import { DEFAULT_SETTINGS, type SettingName, settingSchemas, type Site } from '../plan/site.ts'
+import { type SettingName, settingSchemas, type Site } from '../plan/site.ts'
 import { siteFault } from '../plan/siteFault.ts'
-import { fromSiteData, toSiteData } from '../plan/siteData.ts'
-import { STANDARD_SURROUND, surroundSchema } from '../plan/surround/surround.ts'
+import { fromSiteData, siteDataEntries, toSiteData } from '../plan/siteData.ts'
 import { recordOf } from '../standard/record.ts'
-import { listOf } from '../standard/list.ts'
 import { tooDeepAt } from './jsonDepth.ts'
 import { checkSize, InputFault, placeIn } from './inputFault.ts'
 
@@ -24,28 +22,12 @@ const MOST_LOCATED = 2_000_000
 /** Each level of the plan opens a list and an object; bodies and settings need a few more. */
 const MAX_JSON_DEPTH = 2 * MAX_LEVELS + 8
 
-const settingEntries = {
-  ...(Object.fromEntries(
-    Object.entries(settingSchemas).map(([name, schema]) =>
-      name === 'name'
-        ? [name, schema]
-        : [
-            name,
-            v.optional(schema as v.GenericSchema, DEFAULT_SETTINGS[name as Exclude<SettingName, 'name'>]),
-          ],
-    ),
-  ) as unknown as typeof settingSchemas),
-}
-
 const VERSION = 2
 
 const versionSchema = v.strictObject({
   format: v.literal(FORMAT, `must be "${FORMAT}": this is not a site file`),
   version: v.literal(VERSION),
-  settings: v.strictObject(settingEntries),
-  surround: v.optional(surroundSchema, STANDARD_SURROUND),
-  files: v.optional(listOf(siteFileSchema, MAX_FILES), []),
-  plan: branchSchema,
+  ...siteDataEntries,
   /** The bytes of the files by key, in base64. */
   contents: v.optional(recordOf(v.pipe(v.string(), v.check(isBase64, 'must be base64'))), {}),
 })

@@ -1,7 +1,16 @@
-import { type Branch, branchOf, planOfBranch } from './branch.ts'
-import type { SiteFile } from './file.ts'
-import { filesByPath, type Settings, type Site } from './site.ts'
-import type { Surround } from './surround/surround.ts'
+import * as v from 'valibot'
+import { listOf } from '../standard/list.ts'
+import { type Branch, branchOf, branchSchema, planOfBranch } from './branch.ts'
+import { MAX_FILES, type SiteFile, siteFileSchema } from './file.ts'
+import {
+  DEFAULT_SETTINGS,
+  filesByPath,
+  type SettingName,
+  settingSchemas,
+  type Settings,
+  type Site,
+} from './site.ts'
+import { STANDARD_SURROUND, type Surround, surroundSchema } from './surround/surround.ts'
 
 /** A site as JSON can carry it: the plan as one branch, the files as a list. */
 export interface SiteData {
@@ -10,6 +19,34 @@ export interface SiteData {
   readonly files: readonly SiteFile[]
   readonly plan: Branch
 }
+
+const settingEntries = {
+  ...(Object.fromEntries(
+    Object.entries(settingSchemas).map(([name, schema]) =>
+      name === 'name'
+        ? [name, schema]
+        : [
+            name,
+            v.optional(schema as v.GenericSchema, DEFAULT_SETTINGS[name as Exclude<SettingName, 'name'>]),
+          ],
+    ),
+  ) as unknown as typeof settingSchemas),
+}
+
+/** What a site that was laid out has, each with what it is where an earlier version did not have it. */
+export const siteDataEntries = {
+  settings: v.strictObject(settingEntries),
+  surround: v.optional(surroundSchema, STANDARD_SURROUND),
+  files: v.optional(listOf(siteFileSchema, MAX_FILES), []),
+  plan: branchSchema,
+}
+const siteDataSchema = v.strictObject(siteDataEntries)
+
+/**
+ * Reads a site that was stored as JSON, whichever version of Viatica stored it.
+ * @throws ValiError for what no version can have stored
+ */
+export const readSiteData = (stored: unknown): SiteData => v.parse(siteDataSchema, stored) as SiteData
 
 /** Lays a site out as JSON can carry it. */
 export function toSiteData(site: Site): SiteData {

@@ -9,6 +9,7 @@ import {
   textOf,
 } from '../standard/fragment.ts'
 import { asText, CALL_MARK, settle, staysInside } from './containment.ts'
+import { MOST_PARTS } from '../plan/surround/surround.ts'
 import { indentLines } from './indent.ts'
 import type { Links } from './links.ts'
 import { markSlots, pointersIn, SLOT, type Slot, writeSlot } from './slots.ts'
@@ -57,9 +58,6 @@ export const isText = (element: ComputedElement) => TEXTS.has(element)
 
 /** Elements that hold text and what runs in it: a landmark or a list inside of one would close it. */
 const HOLDS_TEXT = /^(p|h[1-6]|a|span|em|strong|b|i|u|s|small|sub|sup|mark|label|button|pre|code|cite|q)$/
-
-/** How many menus, lists and maps one text may call: each may have a link to every page of the site. */
-export const MOST_PARTS = 50
 
 type Parent = Element | Fragment
 

@@ -12,7 +12,7 @@ import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { htmlFaults } from '../testing/htmlValidator.ts'
 import { attribute, isInside, readPage, textOf } from '../testing/readPage.ts'
 import { YEAR } from '../testing/year.ts'
-import { MOST_PARTS } from './authorHtml.ts'
+import { MOST_PARTS } from '../plan/surround/surround.ts'
 import { createRenderer } from './renderer.ts'
 
 const pagesOf = (site: Site): PageEntry[] =>

@@ -1,12 +1,12 @@
 import { promisify } from 'node:util'
 import { gunzip, gzip } from 'node:zlib'
 import { applyChange } from '@viatica/core/plan/change/apply.ts'
-import type { Change } from '@viatica/core/plan/change/change.ts'
+import { type Change, readChange } from '@viatica/core/plan/change/change.ts'
 import { unguarded } from '@viatica/core/plan/change/guard.ts'
 import { setsSameField } from '@viatica/core/plan/change/sameField.ts'
 import { changeWords } from '@viatica/core/plan/change/changeWords.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
-import { fromSiteData, type SiteData, toSiteData } from '@viatica/core/plan/siteData.ts'
+import { fromSiteData, readSiteData, toSiteData } from '@viatica/core/plan/siteData.ts'
 import type { Knex } from 'knex'
 
 /** A change that was made, and the id of the edit that made it. */
@@ -34,6 +34,7 @@ export interface Made {
   readonly inverse: Change
 }
 
+/** `change` and `inverse` are as the version stored them that made the change: see `readChange`. */
 interface ChangeRow {
   readonly site_id: string
   readonly revision: number
@@ -83,12 +84,12 @@ async function joined(
   const last = await changes(trx)
     .where({ site_id: site, revision: revision - 1 })
     .first()
-  if (last?.change_id !== edit.continues || !setsSameField(last.change, change)) return own
+  if (last?.change_id !== edit.continues || !setsSameField(readChange(last.change), change)) return own
   await changes(trx).where({ site_id: site, revision: last.revision }).delete()
   await trx('states').where({ site_id: site, revision: last.revision }).delete()
   return {
     inverse: last.inverse,
-    words: changeWords(applyChange(before, last.inverse).site, change),
+    words: changeWords(applyChange(before, readChange(last.inverse)).site, change),
   }
 }
 
@@ -160,7 +161,10 @@ export async function changesBetween(
   )
   const { count, bytes } = rows[0]!
   if (count > MOST_MISSED || bytes > MOST_MISSED_BYTES) return undefined
-  return missed().orderBy('revision').select('revision', { id: 'change_id' }, 'change')
+  const logged: LoggedChange[] = await missed()
+    .orderBy('revision')
+    .select('revision', { id: 'change_id' }, 'change')
+  return logged.map((one) => ({ ...one, change: readChange(one.change) }))
 }
 
 /** Up to `most` changes before a revision, the newest first. */
@@ -200,7 +204,7 @@ export async function stateAt(
   let at = newest.revision + 1
   if (kept) {
     const text = (await unpacked(kept.state)).toString()
-    state = fromSiteData(JSON.parse(text) as SiteData)
+    state = fromSiteData(readSiteData(JSON.parse(text)))
     at = kept.revision + 1
   }
   for (;;) {
@@ -212,7 +216,7 @@ export async function stateAt(
       .limit(STEPS_AT_ONCE)
       .select('revision', 'inverse')
     if (steps.length === 0) return state
-    for (const { inverse } of steps) state = applyChange(state, inverse).site
+    for (const { inverse } of steps) state = applyChange(state, readChange(inverse)).site
     at = steps.at(-1)!.revision
   }
 }

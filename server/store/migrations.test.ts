@@ -1,5 +1,9 @@
+import { randomUUID } from 'node:crypto'
+import { readdirSync, readFileSync } from 'node:fs'
+import pg from 'pg'
 import { makeDatabase } from '../testing/database.ts'
 import { migrate, openDatabase } from './database.ts'
+import { SiteStore } from './siteStore.ts'
 
 test('only the primary key serves the checks of foreign keys, however little PostgreSQL knows of a table', async () => {
   const made = await makeDatabase()
@@ -18,4 +22,51 @@ test('only the primary key serves the checks of foreign keys, however little Pos
   expect(rows.every(({ is_primary }) => is_primary)).toBe(true)
   await database.destroy()
   await made.drop()
+})
+
+const DUMPS = new URL('../testing/dumps/', import.meta.url)
+
+/** What the site of every dump had at some revisions: its entries, the home page left out. */
+const ALL = ['locks', 'more', 'shop', 'tea', 'visit', 'walks']
+const THEN: readonly (readonly [number, readonly string[]])[] = [
+  [0, []],
+  [1, ALL],
+  [2, ALL],
+  [3, ALL.filter((id) => id !== 'tea')],
+  [4, ['locks', 'more', 'shop', 'walks']],
+  [6, ['locks', 'more', 'shop', 'walks']],
+  [7, ['locks', 'shop']],
+  [199, ['locks', 'shop']],
+  [200, ['locks', 'shop']],
+  [207, ['locks', 'shop']],
+  [208, ['late', 'locks', 'shop']],
+  [209, ['shop']],
+]
+
+test.each(readdirSync(DUMPS))('every point of the history in %s can be restored', async (dump) => {
+  const made = await makeDatabase()
+  const client = new pg.Client(made.url)
+  await client.connect()
+  await client.query(readFileSync(new URL(dump, DUMPS), 'utf8'))
+  await client.end()
+  const database = openDatabase(made.url)
+  try {
+    await migrate(database)
+    const store = new SiteStore(database, () => Promise.resolve())
+    const { id } = (await store.list())[0]!
+    const entries = async () =>
+      [...(await store.read(id)).site.plan.entries.keys()].filter((one) => one !== 'home').sort()
+    expect(await entries()).toEqual(['shop'])
+    const expected = new Map(THEN)
+    for (let to = 0; to <= 209; to++) {
+      const { revision } = await store.read(id)
+      await store.restore(id, { id: randomUUID(), base: revision }, to, 'Restored')
+      if (expected.has(to)) expect([to, await entries()]).toEqual([to, expected.get(to)])
+    }
+    const { changes } = await store.changesAfter(id, 0)
+    expect(changes).toHaveLength((await store.read(id)).revision)
+  } finally {
+    await database.destroy()
+    await made.drop()
+  }
 })

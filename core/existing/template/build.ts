@@ -3,6 +3,7 @@ import { type Correction, correctionsOf, pointedContent } from '../corrections.t
 import { addressesOf } from '../../address/addresses.ts'
 import { pageSchema } from '../../plan/entry.ts'
 import type { Site } from '../../plan/site.ts'
+import { MOST_COMPUTED_PARTS } from '../../plan/surround/templates.ts'
 import type { Stretch } from '../../standard/pageTokens.ts'
 import { tailOf, writeContent } from '../../template/content.ts'
 import type {
@@ -127,7 +128,9 @@ function relationsOf(folder: ReadFolder): PagerOfPage[] {
 function computedOf(folder: ReadFolder, patterns: Patterns): Map<ReadPage, ComputedStretch[]> {
   const computed = new Map<ReadPage, ComputedStretch[]>(folder.pages.map((page) => [page, []]))
   const put = (page: ReadPage, { start, end }: Stretch, what: Computed) => {
-    if (end > start) computed.get(page)!.push({ start, end, computed: what })
+    const known = computed.get(page)!
+    // What is more than a template can have stays as it is written.
+    if (end > start && known.length < MOST_COMPUTED_PARTS) known.push({ start, end, computed: what })
   }
   for (const page of folder.pages) {
     for (const kind of ['title', 'description', 'heading'] as const) {

@@ -187,3 +187,10 @@ const batchSchema = v.strictObject({
 export const changeSchema = v.lazy((input) =>
   (input as { kind?: unknown } | null)?.kind === 'batch' ? batchSchema : singleSchema,
 ) as v.GenericSchema<unknown, Change>
+
+/**
+ * Reads a change that was stored as JSON, whichever version of Viatica stored it: what entries did not have then is as in a
+ * new one.
+ * @throws ValiError for what no version can have stored
+ */
+export const readChange = (stored: unknown): Change => v.parse(changeSchema, stored)

@@ -143,6 +143,16 @@ export function pickedLinksOf(surround: Surround): readonly PickedList[] {
   return [...ofMenus, ...ofPieces]
 }
 
+/** How many menus, lists and maps the HTML of a page may call: each may have a link to every page of the site. */
+export const MOST_PARTS = 50
+
+/** How many menus, lists and maps the HTML of a piece calls, at most. */
+function partsCalledIn(piece: Piece): number {
+  return piece.kind === 'html'
+    ? (piece.html.match(/<put-(?:menu|breadcrumb|pager|pages|site-map)\b/gi)?.length ?? 0)
+    : 0
+}
+
 /** What is wrong with a surround as a whole, in words; undefined when it is sound. */
 export function surroundFault(surround: Surround): string | undefined {
   const pieceIds = [...standings(surround)].map(({ piece }) => piece.id)
@@ -153,6 +163,9 @@ export function surroundFault(surround: Surround): string | undefined {
   for (const { label, links } of pickedLinksOf(surround)) {
     if (new Set(links.map(({ id }) => id)).size < links.length) return `${label}: two links have the same id.`
   }
+  const called = [...standings(surround)].reduce((sum, { piece }) => sum + partsCalledIn(piece), 0)
+  if (called > MOST_PARTS)
+    return `Custom HTML can insert at most ${MOST_PARTS} menus, lists and site maps on a page; this surround has ${called}.`
   if ([...standings(surround)].filter(({ piece }) => piece.kind === 'heading').length > 1)
     return 'A page has one first heading: the surround can hold one page heading only.'
   return undefined

@@ -13,6 +13,23 @@ export const INDEXES = ['named', 'folder', 'bare'] as const
 /** As it is, or as a character reference. https://html.spec.whatwg.org/multipage/syntax.html#character-references */
 export const CHARACTERS = ['plain', 'named', 'decimal', 'hexadecimal'] as const
 
+/**
+ * Text of an author's page: any character that a page can hold. No page holds NUL, and no half of a character can be
+ * encoded. https://html.spec.whatwg.org/multipage/parsing.html#parse-error-unexpected-null-character
+ */
+const source = v.pipe(
+  v.string('must be text'),
+  v.check(
+    (text) => text.isWellFormed() && !text.includes('\0'),
+    'must not contain NUL or halves of characters',
+  ),
+)
+
+/** How many menus, breadcrumbs and pagers a template may have: each may have a link to every page of the site. */
+export const MOST_COMPUTED_PARTS = 100
+const isComputedPart = ({ kind }: { kind: string }) =>
+  kind === 'menu' || kind === 'breadcrumb' || kind === 'pager'
+
 const spellingEntries = {
   /** What the reference begins with: the way from the page, the same with `./`, the root of the host, the base URL. */
   start: v.picklist(STARTS),
@@ -28,9 +45,9 @@ export type Spelling = v.InferOutput<typeof spellingSchema>
 const addressSchema = v.strictObject({
   /** An entry, a file, or a part that pages put in: the file that it stands in. */
   to: v.picklist(['entry', 'site-file', 'included']),
-  id: v.string(),
+  id: source,
   /** What stands after the path, as written: `?x&amp;y#z`. */
-  tail: v.optional(v.string(), ''),
+  tail: v.optional(source, ''),
   ...spellingEntries,
 })
 export type Address = v.InferOutput<typeof addressSchema>
@@ -43,26 +60,26 @@ const holeSchema = v.strictObject({
 })
 export type PatternHole = v.InferOutput<typeof holeSchema>
 
-const bitSchema = v.union([v.string(), addressSchema, holeSchema])
+const bitSchema = v.union([source, addressSchema, holeSchema])
 /** A text of the author's with what is computed in it. */
 const bitsSchema = v.pipe(v.array(bitSchema), v.readonly())
 export type Bit = v.InferOutput<typeof bitSchema>
 export type Bits = v.InferOutput<typeof bitsSchema>
 
 /** How an item is written: all before the first of the items under it, and all after the last. */
-const formSchema = v.strictObject({ head: bitsSchema, tail: v.optional(v.string(), '') })
+const formSchema = v.strictObject({ head: bitsSchema, tail: v.optional(source, '') })
 export type ItemForm = v.InferOutput<typeof formSchema>
 
 const menuPatternSchema = v.strictObject({
-  id: v.string(),
+  id: source,
   /** The menu of the surround whose items it writes. */
-  menu: v.string(),
+  menu: source,
   /** Whether a section menu has its section on top of its pages, or in one line with them. */
   shape: v.optional(v.picklist(['stack', 'row']), 'stack'),
   before: bitsSchema,
   after: bitsSchema,
   /** Of each level, from the first: what stands between its items. */
-  between: v.array(v.string()),
+  between: v.array(source),
   /** By level, state and kind: see `formKey`. */
   forms: recordOf(formSchema),
   /** Of items that are written otherwise than the forms say, by item and state. */
@@ -72,9 +89,9 @@ const menuPatternSchema = v.strictObject({
 export type MenuPattern = v.InferOutput<typeof menuPatternSchema>
 
 const trailPatternSchema = v.strictObject({
-  id: v.string(),
+  id: source,
   before: bitsSchema,
-  between: v.string(),
+  between: source,
   after: bitsSchema,
   link: bitsSchema,
   group: v.nullable(bitsSchema),
@@ -87,9 +104,9 @@ const trailPatternSchema = v.strictObject({
 export type TrailPattern = v.InferOutput<typeof trailPatternSchema>
 
 const pagerPatternSchema = v.strictObject({
-  id: v.string(),
+  id: source,
   before: bitsSchema,
-  between: v.string(),
+  between: source,
   after: bitsSchema,
   /** How each link is written. */
   links: v.strictObject({
@@ -110,7 +127,7 @@ const where = v.optional(v.picklist(WHERE), 'header')
 
 /** The same on all pages, but for where its references start. */
 const textPartSchema = v.strictObject({ kind: v.literal('text'), where, bits: bitsSchema })
-const menuPartSchema = v.strictObject({ kind: v.literal('menu'), pattern: v.string() })
+const menuPartSchema = v.strictObject({ kind: v.literal('menu'), pattern: source })
 
 const partSchema = v.variant('kind', [
   textPartSchema,
@@ -120,8 +137,8 @@ const partSchema = v.variant('kind', [
   v.strictObject({ kind: v.literal('heading') }),
   v.strictObject({ kind: v.literal('content') }),
   menuPartSchema,
-  v.strictObject({ kind: v.literal('breadcrumb'), pattern: v.string() }),
-  v.strictObject({ kind: v.literal('pager'), pattern: v.string() }),
+  v.strictObject({ kind: v.literal('breadcrumb'), pattern: source }),
+  v.strictObject({ kind: v.literal('pager'), pattern: source }),
   /** What no rule explains: each page has its own, and a new one takes the commonest. */
   v.strictObject({
     kind: v.literal('own'),
@@ -133,7 +150,21 @@ const partSchema = v.variant('kind', [
 export type TemplatePart = v.InferOutput<typeof partSchema>
 export type Where = (typeof WHERE)[number]
 
-const templateSchema = v.strictObject({ id: v.string(), name: v.string(), parts: v.array(partSchema) })
+const templateSchema = v.strictObject({
+  id: source,
+  name: source,
+  parts: v.pipe(
+    v.array(partSchema),
+    v.check(
+      (parts) => parts.filter(isComputedPart).length <= MOST_COMPUTED_PARTS,
+      `must have at most ${MOST_COMPUTED_PARTS} menus, breadcrumbs and previous/next links`,
+    ),
+    v.check(
+      (parts) => parts.filter(({ kind }) => kind === 'content').length <= 1,
+      'must have one content at most',
+    ),
+  ),
+})
 export type Template = v.InferOutput<typeof templateSchema>
 
 /** What stands on one page in the place of some parts of its template. */
@@ -146,11 +177,11 @@ const overrideSchema = v.strictObject({
    * The mark of what the parts would be: once they would be something else, the page follows. Without it the page keeps
    * this until its author decides.
    */
-  over: v.optional(v.string()),
+  over: v.optional(source),
 })
 export type Override = v.InferOutput<typeof overrideSchema>
 
-const encoding = v.optional(v.strictObject({ name: v.string(), hasMark: v.boolean() }), {
+const encoding = v.optional(v.strictObject({ name: source, hasMark: v.boolean() }), {
   name: 'utf-8',
   hasMark: false,
 })
@@ -163,11 +194,11 @@ const overrides = v.optional(v.array(overrideSchema), [])
  */
 const includedSchema = v.strictObject({
   /** The file of the site that it stands in. */
-  file: v.string(),
+  file: source,
   /** The bytes of that file: where it has others by now, its author has put another in its place, which is given out. */
-  content: v.string(),
+  content: source,
   /** The page that puts it in whose folder its references start from. */
-  from: v.string(),
+  from: source,
   encoding,
   parts: v.array(v.variant('kind', [textPartSchema, menuPartSchema])),
   overrides,
@@ -176,7 +207,7 @@ export type Included = v.InferOutput<typeof includedSchema>
 export type IncludedPart = Included['parts'][number]
 
 export const makingSchema = v.strictObject({
-  template: v.string(),
+  template: source,
   encoding,
   overrides,
   /** How the references of its content are written, by the pointer, where otherwise than most of the site. */
@@ -197,12 +228,12 @@ export const templatesSchema = v.strictObject({
   /** How most references of the site are written. */
   spelling: spellingSchema,
   /** What references from the root of the host begin with, `/` at both ends. */
-  root: v.optional(v.string(), '/'),
+  root: v.optional(source, '/'),
   /** How letters beyond ASCII are written in texts, and all other signs beyond it. */
   letters: v.optional(v.picklist(CHARACTERS), 'plain'),
   signs: v.optional(v.picklist(CHARACTERS), 'plain'),
   /** Texts that are written in yet another way, as they stand between tags: a line break, a lone `&`. */
-  texts: v.optional(recordOf(v.string()), {}),
+  texts: v.optional(recordOf(source), {}),
 })
 export type Templates = v.InferOutput<typeof templatesSchema>
 
