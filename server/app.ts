@@ -2,7 +2,7 @@ import express, { type Express } from 'express'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { answerWithProblem, unknownAddress } from './http/problem.ts'
-import { type Access, accessRoutes, needsKey, previewNeedsKey } from './http/access.ts'
+import { type Access, accessRoutes, checkKey, needsKey, previewNeedsKey } from './http/access.ts'
 import { answerOnlyTo, refuseZero, refuseStrangers, screenHeaders } from './http/security.ts'
 import { changeRoutes } from './routes/changes.ts'
 import { eventRoutes } from './routes/events.ts'
@@ -70,7 +70,7 @@ export function createApp({
       },
     }),
   )
-  app.use(answerOnlyTo(hosts), refuseZero, refuseStrangers)
+  app.use(answerOnlyTo(hosts), refuseZero, refuseStrangers, checkKey(access))
   app.use('/preview', previewNeedsKey(access), previewRoutes(store))
   app.use(screenHeaders)
   app.use(

@@ -24,7 +24,14 @@ const configSchema = v.pipe(
     ),
     /** What whoever comes in must have; needed where the server can be reached from other machines. */
     VIATICA_ACCESS_KEY: v.optional(
-      v.pipe(v.string(), v.minLength(16, 'must have at least 16 characters'), v.maxLength(500)),
+      v.pipe(
+        v.string(),
+        v.check(
+          (key) => key.replace(/\s/g, '').length >= 16,
+          'must have at least 16 characters that are not blank',
+        ),
+        v.maxLength(500),
+      ),
     ),
     /** The most that the files of all sites may have together, in megabytes. */
     VIATICA_ROOM_MB: v.optional(

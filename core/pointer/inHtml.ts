@@ -28,7 +28,8 @@ type Becomes = (url: string) => string | undefined
 export function withReferencesIn(attribute: Element['attrs'][number], becomes: Becomes): string {
   return withReferences(attribute.value, referencesIn(attribute), (url, { form }) => {
     const next = becomes(url)
-    return next === undefined || next === url || form === undefined ? next : writeStyleReference(next, form)
+    if (next === undefined || next === url) return undefined
+    return form === undefined ? next : writeStyleReference(next, form)
   })
 }
 

@@ -65,13 +65,49 @@ describe('a server with an access key', () => {
     expect((await get('/api/sites', { cookie: `viatica-access=${preview}` })).status).toBe(401)
     expect(await (await get('/api/access')).json()).toEqual({ isNeeded: true, isIn: false, preview: '' })
   })
+})
 
-  test('takes no more than a few wrong keys from one address', async () => {
-    const statuses = []
-    for (let n = 0; n < 12; n++) statuses.push((await signIn(`wrong ${n}`)).status)
-    expect(statuses.slice(0, 10)).toEqual(Array.from({ length: 10 }, () => 401))
-    expect(statuses.slice(10)).toEqual([429, 429])
-    expect((await signIn(KEY)).status).toBe(429)
+describe('wrong keys', () => {
+  let guarded: Serving
+  beforeEach(async () => {
+    guarded = await serve({ accessKey: KEY })
+  })
+  afterEach(() => guarded.stop())
+
+  /** Sends a key from an address, as a proxy on the same machine tells it. */
+  const from = (ip: string, key: string, way: 'form' | 'header', path = '/api/sites') =>
+    fetch(guarded.url + (way === 'form' ? '/api/access' : path), {
+      ...(way === 'form' ? { method: 'POST', body: JSON.stringify({ key }) } : {}),
+      headers: {
+        'x-forwarded-for': ip,
+        'content-type': 'application/json',
+        ...(way === 'header' ? { authorization: `Bearer ${key}` } : {}),
+      },
+    }).then(({ status }) => status)
+
+  test('are counted for an address, however they come; the right key works from others', async () => {
+    const places = ['/api/sites', '/api/health', '/preview/x/', '/', '/api/access']
+    for (let n = 0; n < 10; n++)
+      expect(await from('192.0.2.1', `wrong ${n}`, n % 2 ? 'form' : 'header', places[n % 5])).toBe(401)
+    for (const way of ['form', 'header'] as const) {
+      expect(await from('192.0.2.1', 'wrong', way)).toBe(429)
+      expect(await from('192.0.2.1', KEY, way)).toBe(429)
+    }
+    expect(await from('192.0.2.2', KEY, 'header')).toBe(200)
+    expect(await from('192.0.2.2', KEY, 'form')).toBe(204)
+  })
+
+  test('are counted for the whole network of an IPv6 host', async () => {
+    for (let n = 0; n < 10; n++) await from(`2001:db8::${n}`, 'wrong', 'header')
+    expect(await from('2001:db8::ffff', 'wrong', 'header')).toBe(429)
+  })
+
+  test('are counted in all: then each address has one try, and the right key still works', async () => {
+    for (let n = 0; n < 100; n++) expect(await from(`198.51.100.${n}`, 'wrong', 'form')).toBe(401)
+    expect(await from('203.0.113.1', 'wrong', 'header')).toBe(401)
+    expect(await from('203.0.113.1', 'wrong', 'header')).toBe(429)
+    expect(await from('203.0.113.2', KEY, 'header')).toBe(200)
+    expect(await from('203.0.113.2', KEY, 'header')).toBe(200)
   })
 })
 
@@ -94,5 +130,7 @@ test('beyond loopback the server starts only with a key', () => {
   for (const HOST of ['0.0.0.0', '::', '192.0.2.1', 'example.org', '127.0.0.1.example.org'])
     expect(() => readConfig({ ...env, HOST })).toThrow(/^VIATICA_ACCESS_KEY must be set/)
   expect(() => readConfig({ ...env, HOST: '0.0.0.0', VIATICA_ACCESS_KEY: 'short' })).toThrow(/16 characters/)
+  const blank = `short${' '.repeat(20)}`
+  expect(() => readConfig({ ...env, HOST: '0.0.0.0', VIATICA_ACCESS_KEY: blank })).toThrow(/not blank/)
   expect(readConfig({ ...env, HOST: '0.0.0.0', VIATICA_ACCESS_KEY: KEY }).accessKey).toBe(KEY)
 })

@@ -1,19 +1,15 @@
 import { createHash, createHmac, randomBytes, timingSafeEqual } from 'node:crypto'
 import { parse as parseCookies, serialize as writeCookie } from 'cookie'
 import express, { type Request, type RequestHandler, Router } from 'express'
-import { rateLimit } from 'express-rate-limit'
 import { filledLine } from '@viatica/core/standard/text.ts'
 import * as v from 'valibot'
 import { Problem } from './problem.ts'
+import { WrongKeys } from './wrongKeys.ts'
 
 const COOKIE = 'viatica-access'
 /** How long a browser stays signed in, and how long the address of a preview can be opened. */
 const SIGNED_IN_MS = 30 * 24 * 3_600_000
 const PREVIEW_MS = 24 * 3_600_000
-/** So many wrong keys an address may send within this time. */
-const WRONG_KEYS = 10
-const WRONG_KEYS_MS = 10 * 60_000
-
 const keySchema = v.strictObject({ key: filledLine(500) })
 
 const digest = (text: string) => createHash('sha256').update(text).digest()
@@ -35,6 +31,7 @@ export class Access {
   }
 
   readonly isNeeded: boolean
+  readonly wrongKeys = new WrongKeys()
 
   isKey(said: string): boolean {
     return timingSafeEqual(digest(said), this.#key)
@@ -56,12 +53,23 @@ export class Access {
     return createHmac('sha256', this.#secret).update(text).digest('base64url')
   }
 
-  /** Whether a request comes from somebody who has the key. */
+  /** Whether a request comes from somebody who has the key. A key in a header was checked by `checkKey`. */
   has(request: Request): boolean {
-    if (!this.isNeeded) return true
-    const [, bearer] = /^Bearer (.+)$/i.exec(request.headers.authorization ?? '') ?? []
-    if (bearer !== undefined) return this.isKey(bearer)
+    if (!this.isNeeded || bearerOf(request) !== undefined) return true
     return this.isPass('browser', parseCookies(request.headers.cookie ?? '')[COOKIE] ?? '')
+  }
+}
+
+/** The key that a program sends in a header; undefined where there is none. */
+const bearerOf = ({ headers }: Request): string | undefined =>
+  /^Bearer\s+(.+)$/i.exec(headers.authorization ?? '')?.[1]
+
+/** Checks the key in a header before anything else is done, wherever it is sent to. */
+export function checkKey(access: Access): RequestHandler {
+  return async (request, _response, next) => {
+    const key = access.isNeeded ? bearerOf(request) : undefined
+    if (key !== undefined) await access.wrongKeys.check(request.ip, access.isKey(key))
+    next()
   }
 }
 
@@ -92,19 +100,6 @@ export function previewNeedsKey(access: Access): RequestHandler {
 export function accessRoutes(access: Access): Router {
   const routes = Router()
 
-  const slow = rateLimit({
-    windowMs: WRONG_KEYS_MS,
-    limit: WRONG_KEYS,
-    skipSuccessfulRequests: true,
-    legacyHeaders: false,
-    handler: () => {
-      throw new Problem(
-        429,
-        'Too many wrong keys',
-        'Too many wrong keys were sent. Try again in ten minutes.',
-      )
-    },
-  })
   const cookie = (request: Request, value: string, lastsMs: number) =>
     writeCookie(COOKIE, value, {
       httpOnly: true,
@@ -120,9 +115,9 @@ export function accessRoutes(access: Access): Router {
     response.set('Cache-Control', 'no-store').json({ isNeeded: access.isNeeded, isIn, preview })
   })
 
-  routes.post('/access', slow, express.json({ limit: '1kb' }), (request, response) => {
+  routes.post('/access', express.json({ limit: '1kb' }), async (request, response) => {
     const { key } = v.parse(keySchema, request.body)
-    if (!access.isKey(key)) throw new Problem(401, 'Wrong key', 'This is not the access key.')
+    await access.wrongKeys.check(request.ip, access.isKey(key))
     const pass = access.pass('browser', SIGNED_IN_MS)
     response
       .set('Set-Cookie', cookie(request, pass, SIGNED_IN_MS))

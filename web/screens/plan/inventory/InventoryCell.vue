@@ -12,6 +12,8 @@ const props = defineProps<{
   column: Column
   value: CellValue
   isEditing: boolean
+  /** What was typed over the cell to begin with; undefined where it is edited as it is. */
+  typedOver: string | undefined
   /** Makes the change; gives back why it was refused. */
   save: (value: CellValue) => string | undefined
 }>()
@@ -28,11 +30,11 @@ watch(
   () => props.isEditing,
   (isEditing) => {
     if (!isEditing) return
-    typed.value = String(props.value ?? '')
+    typed.value = props.typedOver ?? String(props.value ?? '')
     fault.value = ''
     void nextTick(() => {
       input.value?.focus()
-      if (input.value instanceof HTMLInputElement) input.value.select()
+      if (input.value instanceof HTMLInputElement && props.typedOver === undefined) input.value.select()
     })
   },
   { immediate: true },

@@ -106,6 +106,8 @@ const below = computed(
 /** The cell that holds the focus. */
 const active = ref({ row: '', column: 'title' })
 const editing = ref(false)
+/** What was typed over a cell: the edit begins with it. */
+const typedOver = ref<string>()
 
 const placeOf = (id: EntryId) => tableRows.value.findIndex((row) => row.original.id === id)
 /** The row that is reached by the tab key: the chosen page, else the first. */
@@ -125,8 +127,16 @@ function goTo(row: EntryId, column: string): void {
   focusCell()
 }
 
-function edit(row: EntryId, column: Column): void {
+/** Goes to a cell that is clicked; in one that is edited, a click only moves the caret. */
+function click(row: EntryId, column: string): void {
+  if (editing.value && active.value.row === row && active.value.column === column) return
+  goTo(row, column)
+}
+
+function edit(row: EntryId, column: Column, typed?: string): void {
   if (!column.field) return
+  if (typed !== undefined && (isYesNo(column.name) || column.name === 'state')) return
+  typedOver.value = typed
   active.value = { row, column: column.name }
   if (row !== chosen.id) chosen.choose(row)
   if (isYesNo(column.name)) {
@@ -166,6 +176,7 @@ function press(event: KeyboardEvent, row: EntryId, column: Column): void {
     const name = names[to[1]]
     if (next !== undefined && name !== undefined) goTo(next, name)
   } else if (event.key === 'Enter' || event.key === 'F2' || event.key === ' ') edit(row, column)
+  else if (event.key.length === 1) edit(row, column, event.key)
   else return
   event.preventDefault()
 }
@@ -306,7 +317,7 @@ watch(
               :class="{ number: typeof row.cells[column.name] === 'number', set: column.field }"
               :tabindex="row.id === tabRow && column.name === tabColumn ? 0 : -1"
               :title="String(row.cells[column.name] ?? '')"
-              @click="goTo(row.id, column.name)"
+              @click="click(row.id, column.name)"
               @dblclick="edit(row.id, column)"
               @keydown="press($event, row.id, column)"
             >
@@ -314,6 +325,7 @@ watch(
                 :column="column"
                 :value="row.cells[column.name]"
                 :is-editing="editing && active.row === row.id && active.column === column.name"
+                :typed-over="typedOver"
                 :save="save(row.id, column)"
                 @done="endEdit"
               />
@@ -326,7 +338,7 @@ watch(
       </table>
       <Empty v-if="tableRows.length === 0" description="No page is like that." />
     </div>
-    <p class="help quiet">Double click or Enter edits a cell; arrows go from cell to cell.</p>
+    <p class="help quiet">Double-click, press Enter or type to edit a cell; arrow keys move between cells.</p>
     <InventoryImport ref="importer" />
   </div>
 </template>

@@ -7,7 +7,7 @@ import {
   completionKeymap,
 } from '@codemirror/autocomplete'
 import { defaultKeymap, history, historyKeymap, indentWithTab } from '@codemirror/commands'
-import { autoCloseTags, html } from '@codemirror/lang-html'
+import { html } from '@codemirror/lang-html'
 import { bracketMatching, syntaxHighlighting } from '@codemirror/language'
 import { linter, lintGutter, lintKeymap, nextDiagnostic } from '@codemirror/lint'
 import { EditorState } from '@codemirror/state'
@@ -87,8 +87,8 @@ const extensions = [
   history(),
   drawSelection(),
   highlightActiveLine(),
-  html({ selfClosingTags: false, autoCloseTags: true }),
-  autoCloseTags,
+  // A closing tag that is inserted is not typed over: whoever types it would have it twice.
+  html({ selfClosingTags: false, autoCloseTags: false }),
   bracketMatching(),
   closeBrackets(),
   syntaxHighlighting(sourceColours),
