@@ -32,18 +32,25 @@ export interface HostRules {
   readonly standIn: StandInAccess | undefined
 }
 
-/** A folder that is allowed, or one in such a folder; links do not lead out. @throws HostFault */
-async function allowedFolder(folder: string, folders: readonly string[]): Promise<string> {
-  const real = await realpath(folder).catch(() => {
+/**
+ * A folder that is allowed, or one in such a folder, with the folder that nothing may leave.
+ * @throws HostFault
+ */
+async function allowedFolder(
+  folder: string,
+  folders: readonly string[],
+): Promise<{ readonly top: string; readonly root: string }> {
+  const top = await realpath(folder).catch(() => {
     throw new HostFault('folder', `The folder ${folder} is not there: make it first.`)
   })
   for (const one of folders) {
-    const way = relative(await realpath(one).catch(() => one), real)
-    if (way === '' || (!way.startsWith('..') && !isAbsolute(way))) return real
+    const root = await realpath(one).catch(() => one)
+    const way = relative(root, top)
+    if (way === '' || (!/^\.\.(?:$|\/)/.test(way) && !isAbsolute(way))) return { top, root }
   }
   throw new HostFault(
     'folder',
-    `The folder ${folder} is not one of those that whoever runs the server allows: VIATICA_FOLDERS.`,
+    `The folder ${folder} is not one of those that the server administrator allows: VIATICA_FOLDERS.`,
   )
 }
 
@@ -79,8 +86,10 @@ export async function openHost(
 ): Promise<Connection> {
   const { way } = settings
   switch (way.by) {
-    case 'folder':
-      return openFolder(await allowedFolder(way.folder, folders))
+    case 'folder': {
+      const { top, root } = await allowedFolder(way.folder, folders)
+      return openFolder(top, root)
+    }
     case 'sftp': {
       const address = await addressOf(way.server, way.port, reach)
       const { password, privateKey, passphrase } = secret

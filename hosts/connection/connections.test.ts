@@ -78,7 +78,7 @@ const faultOf = async (work: Promise<unknown>): Promise<HostFault> => {
 
 /** Every way to a host, with the folder where its files end up. */
 const WAYS: readonly [string, () => Promise<Connection>, () => string][] = [
-  ['a folder', () => openFolder(folder), () => folder],
+  ['a folder', () => openFolder(folder, folder), () => folder],
   ['SFTP (OpenSSH)', () => openSftp(access()), () => sshd.folder],
   ['FTP with TLS (vsftpd)', () => openFtp(ftpAccess(vsftpd)), () => vsftpd.folder],
   ['SFTP (the stand-in host)', () => openSftp(standInAccess().sftp), shown('by-sftp')],
