@@ -7,6 +7,7 @@ import { main } from './setup/run.mjs'
 import { hostSecret } from './setup/secret.mjs'
 import { startHost } from './setup/host.mjs'
 import { startServer } from './setup/server.mjs'
+import { stopSignal, untilStopped } from './setup/stopping.mjs'
 
 const USUAL_PORT = 4330
 /** Several files that are saved together restart the server once. */
@@ -18,14 +19,7 @@ const IS_SERVER_SOURCE = new RegExp(`^${ROOT}/(?:${SERVER_SOURCES.join('|')})/.*
 await main(async () => {
   const started = performance.now()
   ensurePackages()
-  let stopping = false
-  const asked = new Promise((resolve) => {
-    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
-      process.on(signal, () => {
-        stopping = true
-        resolve()
-      })
-  })
+  const stop = stopSignal()
 
   const { createServer } = await import('vite')
   const [port, serverPort] = [await freePort(Number(process.env.PORT) || USUAL_PORT), await freePort()]
@@ -76,7 +70,7 @@ await main(async () => {
     clearTimeout(timer)
     timer = setTimeout(() => {
       restarting = restarting.then(async () => {
-        if (stopping) return
+        if (stop.aborted) return
         await server?.stop()
         await start()
         if (server) console.log('The server was restarted.')
@@ -84,7 +78,7 @@ await main(async () => {
     }, SETTLE_MS)
   })
 
-  await asked
+  await untilStopped(stop)
   clearTimeout(timer)
   await restarting
   await Promise.all([server?.stop(), host.stop(), screens.close()])

@@ -6,6 +6,7 @@ import { ensurePackages } from './setup/packages.mjs'
 import { LOCAL } from './setup/paths.mjs'
 import { freePort } from './setup/ports.mjs'
 import { main } from './setup/run.mjs'
+import { stopSignal, untilStopped } from './setup/stopping.mjs'
 
 await main(async () => {
   ensurePackages()
@@ -23,6 +24,6 @@ await main(async () => {
   )
   console.log(`By FTP with TLS: port ${ftp.port}, certificate ${ftp.certificate}`)
   console.log(`It shows the folder of a site at ${url.replace('{site}', '<folder>')} (Ctrl+C stops it)`)
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void host.stop())
+  void untilStopped(stopSignal()).then(() => host.stop())
   process.exit(await host.exited)
 })

@@ -9,6 +9,7 @@ import { LOCAL } from './setup/paths.mjs'
 import { hostSecret } from './setup/secret.mjs'
 import { main } from './setup/run.mjs'
 import { startServer } from './setup/server.mjs'
+import { stopSignal, untilStopped } from './setup/stopping.mjs'
 
 const USUAL_PORT = 4310
 /** How often it is looked whether the database still runs. */
@@ -28,16 +29,7 @@ await main(async () => {
   ensureBuilt()
   const cluster = process.env.DATABASE_URL ? undefined : await startCluster('database')
 
-  let stopping = false
-  const asked = new Promise((resolve) => {
-    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
-      process.on(signal, () => {
-        stopping = true
-        resolve()
-      })
-    }
-  })
-
+  const stop = stopSignal()
   const access = accessKey(process.env)
   let status = 0
   let host
@@ -61,13 +53,13 @@ await main(async () => {
     console.log(`Viatica is ready at ${server.url} (Ctrl+C stops it)`)
     if (access.file) console.log(`Whoever opens it gives the access key, which is in ${access.file}`)
     const watching = cluster && setInterval(() => void revive(cluster), WATCH_MS)
-    await Promise.race([asked, server.exited])
+    await Promise.race([untilStopped(stop), server.exited])
     clearInterval(watching)
-    if (stopping) await server.stop()
+    if (stop.aborted) await server.stop()
     else status = await server.exited
   } catch (error) {
     // Stopped while it was starting.
-    if (!stopping) throw error
+    if (!stop.aborted) throw error
   } finally {
     await host?.stop()
     if (cluster?.startedHere) cluster.stop()

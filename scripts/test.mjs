@@ -7,6 +7,7 @@ import { ensureDebianPackages } from './setup/debian.mjs'
 import { ensurePackages } from './setup/packages.mjs'
 import { LOCAL } from './setup/paths.mjs'
 import { main, SetupFault } from './setup/run.mjs'
+import { stopSignal } from './setup/stopping.mjs'
 import { runChecks } from './testing/checks.mjs'
 import { changedFiles, projectFiles } from './testing/importGraph.mjs'
 import { IN_THREADS, runJest, runPlaywright, WITH_STAND_INS } from './testing/runners.mjs'
@@ -74,8 +75,7 @@ await main(async () => {
   const needsDatabase = selection?.needsDatabase ?? true
 
   // Asked to stop, the running command ends and no other one starts.
-  const stopped = new AbortController()
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => stopped.abort())
+  const stopped = stopSignal()
 
   // A cluster for this run only: tests can run next to the application, and next to each other.
   const name = `test-${process.pid}`
@@ -90,15 +90,15 @@ await main(async () => {
   if (env.VIATICA_TEST_DATABASE === undefined) delete env.VIATICA_TEST_DATABASE
 
   const tally = new Tally()
-  const run = { tally, env, folder, signal: stopped.signal }
+  const run = { tally, env, folder, signal: stopped }
   try {
     const phases = isWhole ? wholeRun(run) : selectedRun(run, selection, changed)
-    for (const phase of phases) if (!stopped.signal.aborted) await phase()
+    for (const phase of phases) if (!stopped.aborted) await phase()
   } finally {
     cluster?.remove()
     rmSync(folder, { recursive: true, force: true })
   }
-  if (stopped.signal.aborted) console.log('Stopped before the end.')
+  if (stopped.aborted) console.log('Stopped before the end.')
   tally.print()
-  process.exit(tally.failed > 0 || stopped.signal.aborted ? 1 : 0)
+  process.exit(tally.failed > 0 || stopped.aborted ? 1 : 0)
 })
