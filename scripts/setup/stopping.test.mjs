@@ -14,8 +14,9 @@ const PROGRAM = `
 /** What stands between, as npm does: it starts the program and passes on nothing. */
 const BETWEEN = `
   const { spawn } = require('node:child_process')
-  spawn(process.execPath, ['--input-type=module', '-e', ${JSON.stringify(PROGRAM)}],
-    { stdio: 'inherit', env: { ...process.env, npm_lifecycle_event: 'start' } })
+  const env = { ...process.env, npm_lifecycle_event: 'start', PROGRAM: ${JSON.stringify(PROGRAM)} }
+  // A shell stands between that does not give way to what it runs.
+  spawn('sh', ['-c', '"' + process.execPath + '" --input-type=module -e "$PROGRAM"; true'], { stdio: 'inherit', env })
   setInterval(() => {}, 1000)`
 
 const isRunning = (pid) => {
