@@ -13,9 +13,10 @@ document.addEventListener('DOMContentLoaded', () => {
     const set = (button, open) => {
       button.setAttribute('aria-expanded', String(open));
       const list = document.getElementById(button.getAttribute('aria-controls'));
-      // A submenu that would leave the window at the right hangs from the other end of its item.
+      // A submenu that would leave the window hangs from the other end of its item.
       list.classList.remove('from-end');
-      if (open && list.getBoundingClientRect().right > document.documentElement.clientWidth) list.classList.add('from-end');
+      const { left, right } = list.getBoundingClientRect();
+      if (open && (left < 0 || right > document.documentElement.clientWidth)) list.classList.add('from-end');
     };
     const holds = (button, inner) => document.getElementById(button.getAttribute('aria-controls')).contains(inner);
     const closeOthers = (kept) => submenuButtons.forEach((button) => button === kept || holds(button, kept) || set(button, false));

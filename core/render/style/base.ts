@@ -71,13 +71,14 @@ a:active {
 
 .skip-link {
   position: absolute;
-  left: -100rem;
+  top: -100rem;
+  inset-inline-start: 0;
   z-index: 3;
   padding: 0.6rem 1rem;
 }
 
 .skip-link:focus {
-  left: 0;
+  top: 0;
 }
 
 .skip-link:link,

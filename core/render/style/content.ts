@@ -62,9 +62,10 @@ figcaption {
 }
 
 blockquote {
-  margin-left: 0;
-  padding: 0.25rem 0 0.25rem 1.25rem;
-  border-left: 4px solid var(--accent);
+  margin-inline-start: 0;
+  padding-block: 0.25rem;
+  padding-inline: 1.25rem 0;
+  border-inline-start: 4px solid var(--accent);
   font-size: 1.1em;
 }
 
@@ -88,16 +89,17 @@ table {
 
 th,
 td {
-  padding: 0.45rem 1rem 0.45rem 0;
+  padding-block: 0.45rem;
+  padding-inline: 0 1rem;
   border-bottom: 1px solid var(--line);
-  text-align: left;
+  text-align: start;
   vertical-align: top;
 }
 
 caption {
   padding-bottom: 0.4rem;
   color: var(--quiet);
-  text-align: left;
+  text-align: start;
 }
 
 pre {
@@ -107,7 +109,7 @@ pre {
 .notice {
   padding: 0.75rem 1rem;
   background: var(--tint);
-  border-left: 4px solid var(--accent);
+  border-inline-start: 4px solid var(--accent);
 }
 
 @media print {

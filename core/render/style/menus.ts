@@ -113,11 +113,11 @@ const SHAPES = `
 .menu-opening ul ul li > span,
 .menu-columns ul ul a {
   padding: 0.4rem 0.75rem;
-  border-left-width: 4px;
+  border-inline-start-width: 4px;
 }
 
 .menu-stack ul ul {
-  padding-left: 1rem;
+  padding-inline-start: 1rem;
 }
 
 .menu-stack > ul > li + li {
@@ -148,8 +148,8 @@ const SHAPES = `
 
 .menu-columns > ul > li > a,
 .menu-columns > ul > li > span {
-  padding-left: 0.75rem;
-  border-left-width: 4px;
+  padding-inline-start: 0.75rem;
+  border-inline-start-width: 4px;
   font-weight: bold;
 }
 
@@ -216,13 +216,13 @@ const SHAPES = `
 
 @media (min-width: 40.0625rem) {
   .menu-open {
-    margin-left: -0.6rem;
+    margin-inline-start: -0.6rem;
   }
 
   .scripted .menu-opening li > ul {
     position: absolute;
     top: 100%;
-    left: 0;
+    inset-inline-start: 0;
     z-index: 2;
     min-width: 14rem;
     padding: 0.25rem 0;
@@ -232,13 +232,13 @@ const SHAPES = `
 
   .scripted .menu-opening li li > ul {
     position: static;
-    padding-left: 1rem;
+    padding-inline-start: 1rem;
     border: 0;
   }
 
   .scripted .menu-opening li > .from-end {
-    right: 0;
-    left: auto;
+    inset-inline-end: 0;
+    inset-inline-start: auto;
   }
 }
 
@@ -269,12 +269,12 @@ const SHAPES = `
 
   .menu-opening li > ul {
     flex-basis: 100%;
-    padding-left: 1rem;
+    padding-inline-start: 1rem;
   }
 
   .menu-opening a,
   .menu-opening li > span {
-    padding-left: 1.25rem;
+    padding-inline-start: 1.25rem;
   }
 
   .menu-open {
@@ -286,7 +286,7 @@ const SHAPES = `
     display: block;
     width: 100%;
     padding: 0.75rem 1.25rem;
-    text-align: left;
+    text-align: start;
   }
 
   .menu-fold::before {
@@ -294,7 +294,7 @@ const SHAPES = `
     display: inline-block;
     width: 1.1em;
     height: 0.8em;
-    margin-right: 0.6em;
+    margin-inline-end: 0.6em;
     border: solid currentColor;
     border-width: 2px 0;
     background: linear-gradient(currentColor, currentColor) center / 100% 2px no-repeat;

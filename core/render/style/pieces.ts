@@ -8,7 +8,8 @@ const SEPARATORS: Readonly<Record<BreadcrumbRule['separator'], string>> = {
   display: inline-block;
   width: 0.4em;
   height: 0.4em;
-  margin: 0 0.7em 0.1em 0.5em;
+  margin-block: 0 0.1em;
+  margin-inline: 0.5em 0.7em;
   border: solid currentColor;
   border-width: 1.5px 1.5px 0 0;
   transform: rotate(45deg);
@@ -22,6 +23,7 @@ const SEPARATORS: Readonly<Record<BreadcrumbRule['separator'], string>> = {
   transform: scaleX(-1);
 `,
   arrow: `  content: '→' / '';
+  display: inline-block;
   margin: 0 0.5em;
 `,
   dot: `  content: '';
@@ -32,6 +34,14 @@ const SEPARATORS: Readonly<Record<BreadcrumbRule['separator'], string>> = {
   background: currentColor;
   border-radius: 50%;
 `,
+}
+
+/** The same in pages that are read from right to left. A dot has no direction. */
+const MIRRORED: Readonly<Record<BreadcrumbRule['separator'], string>> = {
+  chevron: 'scaleX(-1) rotate(45deg)',
+  slash: 'none',
+  arrow: 'scaleX(-1)',
+  dot: '',
 }
 
 /** How the pieces other than menus look. */
@@ -102,14 +112,14 @@ export function pieceStyles({ colours }: Look, { separator }: BreadcrumbRule): s
 .banner img + p {
   position: absolute;
   bottom: 0;
-  left: 0;
+  inset-inline-start: 0;
   max-width: 40rem;
   color: ${colours.text};
   background: ${colours.page};
 }
 
 .site-header > .banner > p {
-  padding-left: max(var(--edge), calc((100% - var(--width)) / 2 + var(--edge)));
+  padding-inline-start: max(var(--edge), calc((100% - var(--width)) / 2 + var(--edge)));
 }
 
 .links ul,
@@ -166,7 +176,15 @@ export function pieceStyles({ colours }: Look, { separator }: BreadcrumbRule): s
 
 .breadcrumb li + li::before {
 ${SEPARATORS[separator]}}
-
+${
+  MIRRORED[separator] === ''
+    ? ''
+    : `
+[dir='rtl'] .breadcrumb li + li::before {
+  transform: ${MIRRORED[separator]};
+}
+`
+}
 .site-header .breadcrumb,
 .site-footer .breadcrumb {
   color: inherit;
@@ -198,8 +216,8 @@ ${SEPARATORS[separator]}}
 }
 
 .pager a[rel='next'] {
-  margin-left: auto;
-  text-align: right;
+  margin-inline-start: auto;
+  text-align: end;
 }
 
 .pager a:hover {

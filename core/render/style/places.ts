@@ -96,10 +96,10 @@ main {
 .site-footer > * {
   width: 100%;
   max-width: var(--width);
-  margin-right: auto;
-  margin-left: auto;
-  padding-right: var(--edge);
-  padding-left: var(--edge);
+  margin-inline-end: auto;
+  margin-inline-start: auto;
+  padding-inline-end: var(--edge);
+  padding-inline-start: var(--edge);
 }
 
 .row {
@@ -148,8 +148,8 @@ main {
   main,
   .after {
     max-width: var(--width);
-    margin-right: auto;
-    margin-left: auto;
+    margin-inline-end: auto;
+    margin-inline-start: auto;
   }
 
   main {
