@@ -3,6 +3,7 @@ import { type EntryId, labelOf, type PageEntry } from '../plan/entry.ts'
 import { entryOf } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { addressesOf, ownName } from './addresses.ts'
+import { wishedName } from './wishedName.ts'
 
 /** Addresses of one pin, the newest of which are kept when there are more. */
 const MAX_ADDRESSES = 100
@@ -20,14 +21,35 @@ export function unpinnedPages(site: Site): EntryId[] {
   return ids
 }
 
-/** Pins pages where they stand now, as when the site is given out; undefined when all of them are. */
-export function pinPages(site: Site, ids: readonly EntryId[]): Change | undefined {
+/**
+ * Whether the outline should show that a page is pinned: the author pinned it, or it would have another name without the
+ * pin. After a publication every page is pinned, and most of them where they would be anyway. Existing pages keep their own
+ * names by design.
+ */
+export function isPinTold({ settings }: Site, page: PageEntry): boolean {
+  const { pin } = page
+  if (!pin) return false
+  if (pin.byHand) return true
+  if (settings.layout === 'own' || page.fileName !== '') return false
+  const { separator } = settings
+  const derived = wishedName({ ...page, pin: null }, separator)
+  // A name that others have, too, carries a number.
+  return pin.name !== derived && !new RegExp(`^${separator}\\d+$`).test(pin.name.slice(derived.length))
+}
+
+/**
+ * Pins pages at their present addresses, as when the site is published; undefined when all of them are.
+ * @param byHand whether the author does it
+ */
+export function pinPages(site: Site, ids: readonly EntryId[], byHand = false): Change | undefined {
   const { paths } = addressesOf(site)
   const changes = ids.flatMap((id): SingleChange[] => {
     const page = entryOf(site.plan, id)
     if (page.kind !== 'page' || isPinnedHere(site, page)) return []
     const addresses = [...(page.pin?.addresses ?? []), paths.get(id)!].slice(-MAX_ADDRESSES)
-    return [{ kind: 'setEntry', entry: id, field: 'pin', value: { name: ownName(site, id), addresses } }]
+    const isByHand = byHand || page.pin?.byHand
+    const value = { name: ownName(site, id), addresses, ...(isByHand ? { byHand: true as const } : {}) }
+    return [{ kind: 'setEntry', entry: id, field: 'pin', value }]
   })
   if (changes.length === 0) return undefined
   const words =

@@ -168,3 +168,24 @@ describe('a pasted list', () => {
     )
   })
 })
+
+test.each(['▪', '‣', '◦', '–', '→', '•', '1.', '2)', '✓'])('%s begins an item', (bullet) => {
+  const { branches } = read(`${bullet} Walks\n  ${bullet} Locks\n${bullet} Visit`)
+  expect(shape(branches)).toEqual(['Walks', ' Locks', 'Visit'])
+})
+
+test.each([
+  ['Contact → contact-us', 'Contact', 'contact-us'],
+  ['→ Contact → contact-us.html', 'Contact', 'contact-us'],
+  ['- Contact us (contact_us)', 'Contact us', 'contact_us'],
+  ['Contact us (contact)', 'Contact us', 'contact'],
+  ['Contact (kontakt.html)', 'Contact', 'kontakt'],
+  ['Walks (easy)', 'Walks (easy)', ''],
+  ['The board (2024)', 'The board (2024)', ''],
+  ['Locks (and weirs)', 'Locks (and weirs)', ''],
+  ['From A → B → C', 'From A → B', 'C'],
+  ['Contact → a/b', 'Contact → a/b', ''],
+])('%s is a page with its file name', (line, title, fileName) => {
+  const [branch] = read(line).branches
+  expect(branch).toMatchObject({ title, fileName })
+})

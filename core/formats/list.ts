@@ -2,6 +2,7 @@ import type { Branch } from '../plan/branch.ts'
 import type { EntryId } from '../plan/entry.ts'
 import { newLink, newPage } from '../plan/newEntry.ts'
 import { MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
+import { fileNameFault, PAGE_EXTENSION, soundFileName } from '../standard/fileName.ts'
 import { isAllowedTarget, likelyTarget } from '../standard/target.ts'
 import { shortened } from '../standard/text.ts'
 
@@ -84,7 +85,8 @@ function readLink(line: RawLine): (Pick<ListLine, 'title'> & { readonly url: str
 const withoutPath = (title: string) => MARKDOWN_LINK.exec(title)?.[1] || title
 
 const TAB = 4
-const BULLET = /^(?:[-*+•‣◦–—]|\d+[.)]|[a-z][.)]|\(\d+\))(?=\s|$)\s*/i
+/** Marks of list items as people and programs write them; a lone dash, arrow or letter is one only before a blank. */
+const BULLET = /^(?:[-*+•‣◦–—→▪▫▸►●○■□✓✔·⁃∙]|\d+[.)]|[a-z][.)]|\(\d+\))(?=\s|$)\s*/i
 const HEADING = /^(#{1,6})(?=\s|$)\s*/
 /** `2.`, `2.1`, `2.1.3.`: the number says the level, in a list where every line has one. */
 const OUTLINE_NUMBER = /^(\d+(?:\.\d+)+)[.)]?(?=\s|$)\s*/
@@ -151,6 +153,27 @@ function stepOf(lines: readonly RawLine[]): number {
   return step
 }
 
+/** A file name after an arrow, and one in brackets at the end: `Contact → contact-us`, `Contact (contact-us.html)`. */
+const AFTER_ARROW = /^(.*[^\s→])\s*→\s*([^\s→]+)$/
+const IN_BRACKETS = /^(.*\S)\s*\(([^\s()]+)\)$/
+/** What can only be a file name: with an extension of pages, or words that are joined. */
+const LOOKS_LIKE_FILE = /\.(?:x?html?|php|shtml)$|^[a-z0-9]+(?:[-_][a-z0-9]+)+$/
+
+/**
+ * Parts a title from the file name that is written after it. In brackets, only what looks like a file name or repeats words of
+ * the title is one: “Walks (easy)” is a title.
+ */
+function readFileName(title: string): { readonly title: string; readonly fileName: string } {
+  const found = AFTER_ARROW.exec(title) ?? IN_BRACKETS.exec(title)
+  const none = { title, fileName: '' }
+  if (!found) return none
+  const [, name = '', file = ''] = found
+  const stem = file.replace(PAGE_EXTENSION, '')
+  const repeats = `-${soundFileName(name, '-')}-`.includes(`-${stem.toLowerCase()}-`)
+  const isFile = title.includes('→') || LOOKS_LIKE_FILE.test(file) || repeats
+  return isFile && fileNameFault(stem) === undefined ? { title: name, fileName: stem } : none
+}
+
 /** What lists call the home page, in lower case. */
 const HOME_NAMES = new Set(['home', 'home page', 'homepage', 'index', 'index.html'])
 
@@ -191,7 +214,8 @@ export function readList(text: string, rule: ListRule): ReadList {
   for (const line of raw) {
     const { number, depth } = line
     const link = readLink(line)
-    const [given, givenLabel] = link ? [link.title, ''] : [withoutPath(line.title), line.label]
+    const named = link ? { title: link.title, fileName: '' } : readFileName(withoutPath(line.title))
+    const [given, givenLabel] = [named.title, link ? '' : line.label]
     const warnings: { warning: Warning; line?: number }[] = []
     if (depth > lastLink) warnings.push({ warning: 'nothing can be under a link: it is beside it' })
     else lastLink = Infinity
@@ -242,7 +266,7 @@ export function readList(text: string, rule: ListRule): ReadList {
         siblings.push({ ...newLink(id, shortened(title, 200), target), entries: [] })
         lastLink = Math.min(lastLink, depth)
       } else {
-        const branch = { ...newPage(id, title, { label }), entries: [] as Branch[] }
+        const branch = { ...newPage(id, title, { label, fileName: named.fileName }), entries: [] as Branch[] }
         siblings.push(branch)
         open.push({ depth, branch })
       }

@@ -56,6 +56,8 @@ export type Body = v.InferOutput<typeof bodySchema>
 const pinSchema = v.strictObject({
   /** Of its file, without folder, carried section or extension. */
   name: v.pipe(fileNameSchema, v.minLength(1, 'must not be empty')),
+  /** Whether the author pinned it, and not a publication. */
+  byHand: v.optional(v.literal(true, 'must be true')),
   /** The paths that it was given out at, the oldest first. */
   addresses: v.pipe(
     v.array(sitePathSchema),

@@ -39,7 +39,7 @@ export function soundFileName(text: string, separator: Separator): string {
 }
 
 /** The extensions that pages have, on this site or on others. */
-const PAGE_EXTENSION = /\.(?:x?html?|php|aspx?|jsp)$/i
+export const PAGE_EXTENSION = /\.(?:x?html?|s?html|php|aspx?|jsp)$/i
 
 /** A sound name for a file name that an author typed: its extension is the site’s to say, and goes. */
 export function soundTypedName(text: string, separator: Separator): string {

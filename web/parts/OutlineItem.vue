@@ -6,6 +6,7 @@ import IconChevronDown from '~icons/tabler/chevron-down'
 import IconChevronRight from '~icons/tabler/chevron-right'
 import IconEyeOff from '~icons/tabler/eye-off'
 import IconPin from '~icons/tabler/pin'
+import { isPinTold } from '@viatica/core/address/pins.ts'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { entryOf, isWithin } from '@viatica/core/plan/plan.ts'
@@ -30,7 +31,7 @@ const entry = computed(() => entryOf(site.value.plan, props.row.id))
 const proof = useProof()
 const isLead = computed(() => chosen.id === props.row.id)
 const isChosen = computed(() => chosen.ids.has(props.row.id))
-const isPinned = computed(() => entry.value.kind === 'page' && entry.value.pin !== null)
+const isPinned = computed(() => entry.value.kind === 'page' && isPinTold(site.value, entry.value))
 
 const findings = computed(() => proof.byEntry.get(props.row.id))
 

@@ -1,3 +1,4 @@
+import { type LinkIn, linksInto } from '@viatica/core/content/linksOfPage.ts'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { Checker } from '@viatica/core/check/checker.ts'
 import type { Finding, Severity } from '@viatica/core/check/rule.ts'
@@ -116,6 +117,11 @@ export class SiteWork {
 
   statistics(): Statistics {
     return statisticsOf(this.#site!)
+  }
+
+  /** The links of texts and of the plan that lead to a page: every text of the site is read for them. */
+  incomingLinks(page: EntryId): LinkIn[] {
+    return linksInto(this.#site!, page)
   }
 
   /** Which page links to which. */

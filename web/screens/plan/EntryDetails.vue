@@ -83,7 +83,7 @@ const leadsHere = computed(
 )
 
 function pinHere(): void {
-  const change = pinPages(site.value, [entryId])
+  const change = pinPages(site.value, [entryId], true)
   if (change) openSite.makeOrTell(change)
 }
 /** Why the name of the file is what it is, when the author did not choose it just so. */

@@ -12,7 +12,7 @@ import SaveState from '../../parts/SaveState.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 import TakeAway from './TakeAway.vue'
 
-const emit = defineEmits<{ skip: [] }>()
+const emit = defineEmits<{ skip: []; downloaded: [] }>()
 
 const openSite = useOpenSite()
 const route = useRoute()
@@ -66,7 +66,7 @@ const ways = computed(() => [
       >
         <IconSettings width="20" height="20" aria-hidden="true" />
       </RouterLink>
-      <TakeAway />
+      <TakeAway @downloaded="$emit('downloaded')" />
     </div>
   </header>
 </template>

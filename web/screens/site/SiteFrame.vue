@@ -9,6 +9,7 @@ import ShortcutsDialog from '../../parts/ShortcutsDialog.vue'
 import { closePanel, isNarrow, isSlim, openPanel } from '../../parts/panels.ts'
 import ShapeDialogs from '../../parts/shape/ShapeDialogs.vue'
 import RippleQuestion from '../../parts/ripple/RippleQuestion.vue'
+import { unpinnedPages } from '@viatica/core/address/pins.ts'
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
@@ -18,6 +19,7 @@ import { useSiteFiles } from '../../stores/siteFiles.ts'
 import { fetchScreensLater } from '../screens.ts'
 import FrameFoot from './FrameFoot.vue'
 import FrameHead from './FrameHead.vue'
+import PinOffer from './PinOffer.vue'
 import { useScreenAddress } from './screenAddress.ts'
 import UndoQuestion from './UndoQuestion.vue'
 import UnsavedEdits from './UnsavedEdits.vue'
@@ -29,11 +31,14 @@ const ripple = useRipple()
 const shaping = useShaping()
 const siteFiles = useSiteFiles()
 const showsKeys = ref(false)
+/** Whether the site was downloaded, and nobody has answered yet whether its addresses are to be pinned. */
+const isDownloaded = ref(false)
 const searchBox = ref<InstanceType<typeof SearchBox>>()
 const outline = ref<InstanceType<typeof PlanOutline>>()
 
 /** What is asked about one site is not asked about the next. */
 function dropQuestions(): void {
+  isDownloaded.value = false
   ripple.question?.answer(false)
   shaping.dialog = undefined
 }
@@ -60,6 +65,7 @@ const goneTo = computed(() => {
 
 const hasNotices = computed(
   () =>
+    isDownloaded.value ||
     gone.value !== undefined ||
     openSite.saveTrouble !== '' ||
     openSite.notice !== '' ||
@@ -140,7 +146,11 @@ onBeforeUnmount(() => {
 
 <template>
   <div v-if="openSite.site" class="frame" :class="{ slim: isSlim }">
-    <FrameHead class="head" @skip="skip" />
+    <FrameHead
+      class="head"
+      @skip="skip"
+      @downloaded="isDownloaded = unpinnedPages(openSite.site!).length > 0"
+    />
     <div v-if="openPanel && isNarrow" class="curtain" @click="closePanel" />
     <section
       v-show="!isSlim || openPanel === 'outline'"
@@ -175,6 +185,7 @@ onBeforeUnmount(() => {
             <Button size="small" @click="chosen.choose(goneTo.id)">Go to “{{ goneTo.label }}”</Button>
           </template>
         </Alert>
+        <PinOffer v-if="isDownloaded" @close="isDownloaded = false" />
         <UnsavedEdits />
       </div>
       <RouterView />

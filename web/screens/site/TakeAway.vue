@@ -1,9 +1,7 @@
 <script setup lang="ts">
 import { type Export, EXPORTS } from '@viatica/core/formats/exports.ts'
-import { pinPages, unpinnedPages } from '@viatica/core/address/pins.ts'
 import IconChevronDown from '~icons/tabler/chevron-down'
-import { Button } from 'ant-design-vue'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { sitesApi } from '../../api/sites.ts'
 import MenuButton from '../../parts/MenuButton.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
@@ -19,22 +17,14 @@ const urlOf = (name: Export) => sitesApi.exportUrl(openSite.id, name)
 
 const exports = computed(() => EXPORTS.map((name) => ({ key: name, label: WORDS[name], href: urlOf(name) })))
 
-/** The pages whose addresses a published site would give out, and nothing holds yet; counted when it is taken away. */
-const unpinned = ref(0)
-
-function offerToPin(): void {
-  unpinned.value = unpinnedPages(openSite.site!).length
-}
-
-function pinAll(): void {
-  const change = pinPages(openSite.site!, unpinnedPages(openSite.site!))
-  unpinned.value = 0
-  if (change) openSite.makeOrTell(change)
-}
+const emit = defineEmits<{
+  /** The finished site is downloaded: its addresses may be published now. */
+  downloaded: []
+}>()
 
 function takeSite(event: Event): void {
   void holdBack(event)
-  offerToPin()
+  emit('downloaded')
 }
 
 /** What is taken away is what the server has: edits on their way must arrive first. */
@@ -43,7 +33,7 @@ async function holdBack(event: Event): Promise<void> {
   event.preventDefault()
   const { href } = event.currentTarget as HTMLAnchorElement
   if (await openSite.settle()) return location.assign(href)
-  openSite.notice = 'Your last edits are not saved yet. Take the site away when the frame says “Saved”.'
+  openSite.notice = 'Your last edits are not saved yet. Download again when “Saved” appears.'
 }
 </script>
 
@@ -53,39 +43,10 @@ async function holdBack(event: Event): Promise<void> {
     <MenuButton class="more" label="Export as …" :entries="exports" @act="(_, event) => holdBack(event)">
       <IconChevronDown width="16" height="16" aria-hidden="true" />
     </MenuButton>
-    <div v-if="unpinned > 0" class="offer" role="status">
-      <p>
-        If you publish this, pin {{ unpinned === 1 ? 'its 1 address' : `its ${unpinned} addresses` }}: then a
-        new title breaks no link from elsewhere, and a page that moves leaves a redirect.
-      </p>
-      <Button type="primary" @click="pinAll">Pin them</Button>
-      <Button @click="unpinned = 0">Cancel</Button>
-    </div>
   </div>
 </template>
 
 <style scoped>
-.offer {
-  position: absolute;
-  top: 62px;
-  right: 12px;
-  z-index: 6;
-  width: 330px;
-  padding: 12px 16px;
-  color: var(--ink);
-  background: var(--card);
-  border: 2px solid var(--pine);
-  border-radius: 3px;
-}
-
-.offer p {
-  margin: 0 0 10px;
-}
-
-.offer .ant-btn {
-  margin-right: 8px;
-}
-
 .take-away {
   display: flex;
   margin-left: 4px;

@@ -1,21 +1,23 @@
 <script setup lang="ts">
 import IconAlertTriangle from '~icons/tabler/alert-triangle'
 import { headingsOf, shiftHeadings } from '@viatica/core/content/headings.ts'
-import { linksInto } from '@viatica/core/content/linksOfPage.ts'
+import type { LinkIn } from '@viatica/core/content/linksOfPage.ts'
 import { countWords } from '@viatica/core/statistics/wordCount.ts'
 import { wordsInContent, wordsInFields } from '@viatica/core/spelling/spelling.ts'
 import { firstHeading } from '@viatica/core/navigate/title.ts'
 import type { EntryField, PageEntry } from '@viatica/core/plan/entry.ts'
 import type { SetEntry } from '@viatica/core/plan/change/change.ts'
 import { Button } from 'ant-design-vue'
-import { computed, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import MisspeltWord from '../../parts/MisspeltWord.vue'
 import OwnWords from '../../parts/OwnWords.vue'
 import SavedText from '../../parts/SavedText.vue'
+import { keptUp } from '../../stores/keptUp.ts'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { useSpelling } from '../../stores/spelling.ts'
 import { useWriting } from '../../stores/writing.ts'
+import { siteWork } from '../../workers/siteWork.ts'
 
 /** What stands beside the text: its headings, what the page is called, its words, the links that come in. */
 const props = defineProps<{ page: PageEntry }>()
@@ -28,7 +30,25 @@ const writing = useWriting()
 const headings = computed(() => headingsOf(writing.readable))
 const hasOwnFirst = computed(() => headings.value.some(({ level }) => level === 1))
 const words = computed(() => countWords(writing.readable, openSite.site!.settings.language))
-const linksIn = computed(() => linksInto(openSite.site!, props.page.id))
+
+/** The links change with other texts: they are looked for when the typing pauses. */
+const LINKS_PAUSE_MS = 800
+/** Undefined before they are found. */
+const linksIn = shallowRef<readonly LinkIn[]>()
+async function findLinks(): Promise<void> {
+  const page = props.page.id
+  const found = await siteWork.incomingLinks(page)
+  if (page === props.page.id) linksIn.value = found
+}
+const stopFinding = keptUp(openSite, findLinks, LINKS_PAUSE_MS)()
+watch(
+  () => props.page.id,
+  () => {
+    linksIn.value = undefined
+    void findLinks()
+  },
+)
+onBeforeUnmount(stopFinding)
 
 const spelling = useSpelling()
 /** The unknown word of which more is shown. */
@@ -178,7 +198,8 @@ const setter = (field: EntryField) => (value: string) =>
     <OwnWords />
 
     <h2>Incoming links</h2>
-    <ul v-if="linksIn.length > 0" class="links">
+    <p v-if="!linksIn" class="quiet">Looking for links …</p>
+    <ul v-else-if="linksIn.length > 0" class="links">
       <li v-for="link in linksIn" :key="link.from">
         <button type="button" class="link-button" @click="chosen.choose(link.from)">{{ link.label }}</button>
         <span v-if="link.count > 1" class="quiet"> ×{{ link.count }}</span>

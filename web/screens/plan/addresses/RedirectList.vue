@@ -40,7 +40,7 @@ function targetWords(target: RedirectTarget): string {
 }
 
 function pinAll(): void {
-  const change = pinPages(site.value, unpinned.value)
+  const change = pinPages(site.value, unpinned.value, true)
   if (change) openSite.makeOrTell(change)
 }
 
