@@ -226,6 +226,15 @@ test('a page that somebody changed on the host is shown beside the published one
   await page.getByLabel('Connection', { exact: true }).selectOption({ label: 'Test host on this computer' })
   await page.getByRole('button', { name: 'Add host' }).click()
   await publish(page, 1)
+  // The result stays on every view of the stop until the next publication.
+  const result = page.getByRole('status').filter({ hasText: /^Published \d+ files at/ })
+  await expect(result).toBeVisible()
+  await expect(result.getByRole('link', { name: 'Open the site' })).toHaveAttribute(
+    'href',
+    /^http:\/\/[^/]+\.localhost/,
+  )
+  await page.getByRole('link', { name: 'Changes' }).click()
+  await expect(result).toBeVisible()
 
   writeFileSync(
     join(publishing.folder, id, 'privacy.html'),
@@ -254,7 +263,11 @@ test('a page that somebody changed on the host is shown beside the published one
   await toPublish(page)
   await expect(page.getByRole('button', { name: '1 changed' })).toBeVisible()
   await page.getByRole('button', { name: 'Publish', exact: true }).click()
-  await expect(page.getByText(/The host took .*birds\.html and does not have it/)).toBeVisible()
+  await expect(
+    page
+      .getByRole('status')
+      .filter({ hasText: /^Not published: The host took .*birds\.html and does not have it/ }),
+  ).toBeVisible()
   await expect(other.getByRole('listitem').filter({ hasText: /^3/ })).toContainText('failed')
 })
 

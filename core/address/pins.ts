@@ -26,10 +26,12 @@ export function unpinnedPages(site: Site): EntryId[] {
  * pin. After a publication every page is pinned, and most of them where they would be anyway. Existing pages keep their own
  * names by design.
  */
-export function isPinTold({ settings }: Site, page: PageEntry): boolean {
+export function isPinTold({ settings, plan }: Site, page: PageEntry): boolean {
   const { pin } = page
   if (!pin) return false
   if (pin.byHand) return true
+  // The home page is always the index.
+  if (page.id === plan.home) return false
   if (settings.layout === 'own' || page.fileName !== '') return false
   const { separator } = settings
   const derived = wishedName({ ...page, pin: null }, separator)

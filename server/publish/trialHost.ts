@@ -36,7 +36,7 @@ export async function setUpTrialHost(
   html: string,
 ): Promise<void> {
   const settings = {
-    name: 'Trial host',
+    name: 'Test host',
     way: { by: 'stand-in' },
     address: '',
     choices: USUAL_CHOICES,

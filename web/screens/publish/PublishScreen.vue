@@ -9,6 +9,7 @@ import ChangesBoard from './ChangesBoard.vue'
 import HostBoard from './HostBoard.vue'
 import HostList from './HostList.vue'
 import NewHost from './NewHost.vue'
+import PublicationResult from './PublicationResult.vue'
 import PublicationsBoard from './PublicationsBoard.vue'
 import UnderWay from './UnderWay.vue'
 import VisitorsBoard from './VisitorsBoard.vue'
@@ -53,6 +54,7 @@ const view = computed(
           class="views"
         />
         <UnderWay />
+        <PublicationResult />
         <component :is="view.board" :key="publishing.chosenId" />
       </section>
       <NewHost v-else />
