@@ -52,6 +52,20 @@ async function listFolders(
 
 const join = (folder: string, name: string) => (folder === '' ? name : `${folder}/${name}`)
 
+/** What publications that broke off left behind in the folders that concern a publication. */
+export async function leftoversOn(
+  connection: Connection,
+  record: HostRecord,
+  wanted: readonly HostFile[],
+): Promise<string[]> {
+  const paths = [...(await record.files()), ...wanted].map(({ path }) => path)
+  const intended = [...(await record.intended()).keys()]
+  const folders = await listFolders(connection, [...paths, ...intended], () => undefined)
+  return [...folders].flatMap(([folder, { files }]) =>
+    [...files.keys()].filter((name) => LEFTOVER.test(name)).map((name) => join(folder, name)),
+  )
+}
+
 /**
  * Reads what is on a host, as far as it concerns a publication. A file of a size and time that it had when it was put there
  * is taken for the same; the bytes of every other are read.

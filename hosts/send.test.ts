@@ -54,6 +54,9 @@ const sending = (
 })
 const publish = (...args: Parameters<typeof sending>): Promise<Sent> => send(sending(...args))
 
+/** What a publication writes beside files until they are whole. */
+const temporary = (host: MemoryHost) => [...host.files.keys()].filter((path) => /(?:^|\/)\.new-/.test(path))
+
 /** The files that visitors may come upon, each with the digest of its bytes. */
 const shown = (host: MemoryHost) =>
   new Map(
@@ -335,8 +338,24 @@ describe('a host in trouble', () => {
       expect(fault.kind).toBe(kind)
       expect(fault.message).toMatch(words)
       for (const [path, digest] of shown(host)) expect(wantedOf(FIRST).get(path)).toBe(digest)
+      expect(temporary(host)).toEqual([])
     },
   )
+
+  test('that is full and lost at any moment: what was left is removed by the next publication, even one that fails', async () => {
+    const record = new MemoryRecord()
+    const host = new MemoryHost({ room: 8000 })
+    let left = 0
+    for (let after = 0; after < 60; after++)
+      for (const isDone of [false, true]) {
+        await publish(host, record, FIRST, { cut: { after, isDone } }).catch(() => undefined)
+        left += temporary(host).length
+        const fault = (await publish(host, record, FIRST).catch((error: unknown) => error)) as HostFault
+        expect(fault.kind).toBe('not stored')
+        expect(temporary(host)).toEqual([])
+      }
+    expect(left).toBeGreaterThan(0)
+  })
 
   test('with a file where a folder must be says which', async () => {
     const host = new MemoryHost()

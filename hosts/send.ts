@@ -5,9 +5,9 @@ import { type Stage, stagesOf, type Step } from '@viatica/core/publish/steps.ts'
 import { folderKeys } from '@viatica/core/standard/fileName.ts'
 import pLimit from 'p-limit'
 import type { Connection, FileSeen } from './connection/connection.ts'
-import { HostFault } from './hostFault.ts'
-import { foldsCase, lockHost, PATIENCE_MS } from './lock.ts'
-import { type Look, lookAt } from './look.ts'
+import { HostFault, isLost } from './hostFault.ts'
+import { foldsCase, type Lock, lockHost, PATIENCE_MS } from './lock.ts'
+import { leftoversOn, type Look, lookAt } from './look.ts'
 import type { HostRecord } from './record.ts'
 
 /** What a publication has done so far, over all the connections that it takes. */
@@ -116,6 +116,21 @@ async function doStage(stage: Stage, atOnce: number, doStep: (step: Step) => Pro
   if (failed) throw failed.error
 }
 
+/** Locks a host. One without room for the lock gets some, where publications that broke off left files behind. */
+async function lockWithRoom({ connection, record, wanted, token, patienceMs }: Sending): Promise<Lock> {
+  const lock = () => lockHost(connection, token, patienceMs ?? PATIENCE_MS)
+  try {
+    return await lock()
+  } catch (error) {
+    // Somebody else who publishes would have been found before.
+    if (!(error instanceof HostFault) || error.kind !== 'not stored') throw error
+    const left = await leftoversOn(connection, record, wanted)
+    if (left.length === 0) throw error
+    for (const path of left) await removeQuietly(connection, path)
+    return lock()
+  }
+}
+
 /**
  * Makes a host hold what it is to hold, so that its visitors get whole pages whose links work at every moment; wherever it
  * breaks off, the next time goes on from there.
@@ -123,13 +138,15 @@ async function doStage(stage: Stage, atOnce: number, doStep: (step: Step) => Pro
  */
 export async function send(sending: Sending): Promise<Sent> {
   const { connection, record, wanted, letGo, signal, tell } = sending
-  const lock = await lockHost(connection, sending.token, sending.patienceMs ?? PATIENCE_MS)
+  const lock = await lockWithRoom(sending)
   const check = () => signal.throwIfAborted()
   try {
     tell({ stage: 'looking', files: 0, allFiles: 0 })
     const look = await lookAt(connection, record, wanted, check)
     const will = new Map(wanted.map((file) => [file.path, file]))
     const asked = look.found.filter(({ path, digest }) => letGo.get(path) !== digest)
+    // What an earlier one left behind goes first: a host without room gets some.
+    for (const path of look.leftovers) await removeQuietly(connection, path)
     if (asked.length > 0) throw new AsksFirst(asked)
 
     const folds = await foldsCase(connection)
@@ -173,9 +190,16 @@ export async function send(sending: Sending): Promise<Sent> {
       await folders.ensure(folder)
       if (look.folders.get(folder)?.folders.has(nameOf(path))) await removeEmptied(path)
       const beside = `${folder === '' ? '' : `${folder}/`}.new-${randomBytes(6).toString('hex')}`
-      await connection.write(beside, await sending.bytesOf(file))
-      checkStored(path, file.size, await connection.see(beside))
-      await checkUntouched(path)
+      const bytes = await sending.bytesOf(file)
+      try {
+        await connection.write(beside, bytes)
+        checkStored(path, file.size, await connection.see(beside))
+        await checkUntouched(path)
+      } catch (error) {
+        // A host without room keeps part of a file. Over a connection that is lost, the next one removes it.
+        if (!isLost(error)) await removeQuietly(connection, beside)
+        throw error
+      }
       await record.intend(path, file.digest)
       try {
         await connection.rename(beside, path)
@@ -208,7 +232,7 @@ export async function send(sending: Sending): Promise<Sent> {
     }
     for (const stage of stages) await doStage(stage, connection.atOnce, doStep)
     const gone = [...look.missing, ...look.there.map(({ path }) => path)].filter((path) => !will.has(path))
-    await tidy(connection, look, gone)
+    await tidy(connection, gone)
     // What is gone is forgotten at last: until then, a publication that broke off knows what is to be tidied up.
     for (const path of gone) await record.removed(path)
     return { ...done, keptAside: look.found.filter(({ path, digest }) => will.get(path)?.digest !== digest) }
@@ -228,9 +252,15 @@ function checkStored(path: string, size: number, seen: FileSeen | undefined): vo
   )
 }
 
-/** Takes away what a broken publication left, and the folders that are empty since. */
-async function tidy(connection: Connection, look: Look, gone: readonly string[]): Promise<void> {
-  for (const path of look.leftovers) await connection.remove(path)
+/** Removes a file that nobody needs; where that is refused, the next publication tries again. */
+async function removeQuietly(connection: Connection, path: string): Promise<void> {
+  await connection.remove(path).catch((error: unknown) => {
+    if (isLost(error)) throw error
+  })
+}
+
+/** Removes the folders that are empty since some files went. */
+async function tidy(connection: Connection, gone: readonly string[]): Promise<void> {
   const emptied = new Set(gone.flatMap((path) => [...folderKeys(path)]))
   for (const folder of deepestFirst([...emptied])) await connection.removeFolder(folder)
 }

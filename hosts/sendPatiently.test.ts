@@ -71,7 +71,9 @@ test('a host that lets a little through each time is got on with; one that lets 
   // What was put when the answer was lost is found there, and counted for nobody.
   const { put } = await sendPatiently(sending(little.open))
   expect(put).toBeGreaterThan(PAGES.length / 2)
-  expect([...host.files.keys()].sort()).toEqual(PAGES.map(({ path }) => path).sort())
+  // A lock of its own is found by the next publication.
+  const files = [...host.files.keys()].filter((path) => !path.startsWith('.publishing/'))
+  expect(files.sort()).toEqual(PAGES.map(({ path }) => path).sort())
   const nothing = broken(new MemoryHost(), [0])
   const fault = await sendPatiently(sending(nothing.open)).catch((error: unknown) => error as HostFault)
   expect((fault as HostFault).kind).toBe('lost')

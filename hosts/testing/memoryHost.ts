@@ -81,8 +81,15 @@ export class MemoryHost {
         ask(() => {
           if (!this.#parentIsThere(path)) throw new HostFault('folder', `There is no folder for ${path}.`)
           const used = [...this.files.values()].reduce((sum, file) => sum + file.bytes.length, 0)
-          if (used + bytes.length > (this.options.room ?? Infinity))
+          const left = (this.options.room ?? Infinity) - used
+          if (bytes.length > left) {
+            // As a disk does: what found room stays.
+            this.files.set(path, {
+              bytes: bytes.subarray(0, Math.max(0, left)),
+              modified: (this.#clock += 10),
+            })
             throw new HostFault('not stored', `There is no room for ${path}.`)
+          }
           if (!this.options.losesUploads || path.startsWith('.publishing'))
             this.files.set(path, { bytes, modified: (this.#clock += 10) })
           this.changed()
