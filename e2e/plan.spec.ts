@@ -494,6 +494,26 @@ test('addresses are pinned, and what moves afterwards leaves a redirect', async 
   await page.getByRole('link', { name: 'Page', exact: true }).click()
   await page.getByRole('button', { name: 'Release' }).click()
   await expect(page.getByText('Address not pinned')).toBeVisible()
+
+  // A section whose file name moves what was published: asked first, by Enter as by leaving the field.
+  await (await reveal(page, 'visit')).click()
+  await page.getByRole('complementary').getByRole('button', { name: 'Pin' }).first().click()
+  await expect(page.getByText('Address pinned')).toBeVisible()
+  const field = page.getByRole('complementary').getByLabel('File name', { exact: true })
+  const question = page.getByRole('dialog', { name: /this changes published addresses$/ })
+  await field.click()
+  await page.keyboard.type('plan-a-visit')
+  await page.keyboard.press('Enter')
+  await expect(question).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(question).toBeHidden()
+  await expect(field).toHaveValue('')
+  await expect(row(page, 'visit')).toContainText('visit')
+  await field.click()
+  await page.keyboard.type('plan-a-visit')
+  await page.keyboard.press('Tab')
+  await question.getByRole('button', { name: 'Move', exact: true }).click()
+  await expect(row(page, 'visit')).toContainText('plan-a-visit')
 })
 
 test('a list with links is pasted, a page becomes a group and back, and a new link leads nowhere until it is said', async ({

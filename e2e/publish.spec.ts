@@ -71,7 +71,7 @@ async function publish(page: Page, number: number): Promise<void> {
   await toPublish(page)
   await press(page.getByRole('link', { name: 'Changes' }))
   const yes = page.getByRole('checkbox', { name: 'Publish with these errors' })
-  await expect(page.getByRole('region', { name: 'Fit to go' })).not.toContainText('Checking')
+  await expect(page.getByRole('region', { name: 'Ready to publish?' })).not.toContainText('Checking')
   if (await yes.isVisible()) await press(yes, 'Space')
   await press(page.getByRole('button', { name: 'Publish', exact: true }))
   await published(page, number)

@@ -9,3 +9,14 @@ export function movesAddresses(before: Site, after: Site): boolean {
   }
   return false
 }
+
+/** Whether a page that was published at its address has another one after a change: links from other sites lead there. */
+export function movesPublished(before: Site, after: Site): boolean {
+  const paths = addressesOf(after).paths
+  for (const [id, path] of addressesOf(before).paths) {
+    const entry = before.plan.entries.get(id)
+    const isPublished = entry?.kind === 'page' && (entry.pin?.addresses.includes(path) ?? false)
+    if (isPublished && (paths.get(id) ?? path) !== path) return true
+  }
+  return false
+}

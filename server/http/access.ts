@@ -62,7 +62,7 @@ export class Access {
 
 /** The key that a program sends in a header; undefined where there is none. */
 const bearerOf = ({ headers }: Request): string | undefined =>
-  /^Bearer\s+(.+)$/i.exec(headers.authorization ?? '')?.[1]
+  /^Bearer (.+)$/i.exec(headers.authorization ?? '')?.[1]
 
 /** Checks the key in a header before anything else is done, wherever it is sent to. */
 export function checkKey(access: Access): RequestHandler {

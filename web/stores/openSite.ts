@@ -163,6 +163,8 @@ export const useOpenSite = defineStore('openSite', () => {
     makeOrTell,
     whileTyping,
     keepTyped,
+    /** Whether `keepTyped` only asks what would be saved: nobody is to be asked anything then. */
+    isKeeping: () => captured !== undefined,
     forgetTyped: (field: string) => current?.forgetTyped(field),
     useTyped: (text: ExchangeState['typed'][number]) => current?.useTyped(text),
     tryOut: (change: Change) => current!.tryOut(change),

@@ -1,3 +1,4 @@
+import { movesPublished } from '@viatica/core/address/moves.ts'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import type { Branch } from '@viatica/core/plan/branch.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
@@ -58,13 +59,17 @@ export const useShaping = defineStore('shaping', () => {
     return { up: can('up'), down: can('down'), in: can('in'), out: can('out') }
   })
 
-  /** Makes a move, after asking when it moves addresses; the chosen entries stay chosen. @returns whether it was made */
-  async function makeMove(change: Change | undefined, isAsked: boolean): Promise<boolean> {
+  /**
+   * Makes a move, after asking when it moves addresses; the chosen entries stay chosen.
+   * @param asks whether it is asked for every address, or for those that were published: where somebody saw before what moves
+   * @returns whether it was made
+   */
+  async function makeMove(change: Change | undefined, asks: 'always' | 'published'): Promise<boolean> {
     if (!change) return false
     const { id, ids } = chosen
     const before = openSite.site!
     const outcome = openSite.tryOut(change)
-    if (isAsked && typeof outcome !== 'string') {
+    if (typeof outcome !== 'string' && (asks === 'always' || movesPublished(before, outcome.site))) {
       const title = `${changeWords(before, change)}: this changes addresses`
       if (!(await ripple.askIfItMoves(title, change, before, outcome.site))) return false
     }
@@ -76,12 +81,12 @@ export const useShaping = defineStore('shaping', () => {
 
   async function move(direction: Direction): Promise<void> {
     const to = stepOf(plan.value, movable.value, direction)
-    if (to) await makeMove(moveAll(plan.value, movable.value, to.parent, to.before), true)
+    if (to) await makeMove(moveAll(plan.value, movable.value, to.parent, to.before), 'always')
   }
 
   /** Moves the chosen entries under another, to stand last. */
   async function moveUnder(parent: EntryId): Promise<void> {
-    await makeMove(moveAll(plan.value, movable.value, parent, undefined), true)
+    await makeMove(moveAll(plan.value, movable.value, parent, undefined), 'always')
   }
 
   /** The change that dropping entries makes; undefined where they cannot be dropped. */
@@ -94,9 +99,9 @@ export const useShaping = defineStore('shaping', () => {
     return moveAll(plan.value, ids, parent, before)
   }
 
-  /** Drops entries; where they land was seen before they were let go. */
+  /** Drops entries; where they land was seen before they were let go. Published addresses move only after a yes. */
   function drop(ids: readonly EntryId[], target: EntryId, how: DropPlace): void {
-    void makeMove(dropChange(ids, target, how), false)
+    void makeMove(dropChange(ids, target, how), 'published')
   }
 
   /** Begins a new entry after the chosen one, or under it; it is added when it has a name. */
@@ -187,7 +192,7 @@ export const useShaping = defineStore('shaping', () => {
   /** Sorts what stands right under the chosen entry, once. */
   async function sort(key: SortKey): Promise<void> {
     const change = sortUnder(openSite.site!, chosen.id, key, addressesOf(openSite.site!).names)
-    if (change) await makeMove(change, true)
+    if (change) await makeMove(change, 'always')
     else
       openSite.notice = `What is under “${labelOf(chosen.entry!)}” stands in the order of its ${key}s already.`
   }
@@ -196,7 +201,7 @@ export const useShaping = defineStore('shaping', () => {
 
   /** Makes the chosen page a group, or the group a page, after asking where that takes addresses away. */
   async function turn(): Promise<void> {
-    await makeMove(turned.value, true)
+    await makeMove(turned.value, 'always')
   }
 
   const today = () => new Date().toISOString().slice(0, 10)

@@ -4,9 +4,10 @@ import { wishedName } from '@viatica/core/address/wishedName.ts'
 import { wayTo } from '@viatica/core/navigate/breadcrumb.ts'
 import { neighboursOf } from '@viatica/core/navigate/readingOrder.ts'
 import { documentTitle } from '@viatica/core/navigate/title.ts'
-import { movesAddresses } from '@viatica/core/address/moves.ts'
+import { movesAddresses, movesPublished } from '@viatica/core/address/moves.ts'
 import { isPinnedHere, pinPages } from '@viatica/core/address/pins.ts'
 import type { Change, SetEntry } from '@viatica/core/plan/change/change.ts'
+import { changeWords } from '@viatica/core/plan/change/changeWords.ts'
 import {
   type EntryField,
   type EntryId,
@@ -16,10 +17,11 @@ import {
   STATES,
 } from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
+import type { Site } from '@viatica/core/plan/site.ts'
 import { soundTypedName } from '@viatica/core/standard/fileName.ts'
 import IconPin from '~icons/tabler/pin'
 import { Checkbox } from 'ant-design-vue'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import PictureField from '../../parts/PictureField.vue'
 import SavedText from '../../parts/SavedText.vue'
@@ -27,8 +29,10 @@ import StateMark from '../../parts/StateMark.vue'
 import TargetField from '../../parts/TargetField.vue'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
+import { useRipple } from '../../stores/ripple.ts'
 
 const openSite = useOpenSite()
+const ripple = useRipple()
 const chosen = useChosen()
 
 /** These are the details of one entry for good: typing that is saved late must not land on the next. */
@@ -49,6 +53,29 @@ function set<F extends EntryField>(field: F, value: unknown): string | undefined
 }
 
 const setter = (field: EntryField) => (value: unknown) => set(field, value)
+
+/** Another key draws the field of the file name anew, with the name that holds. */
+const nameTurn = ref(0)
+let isAsking = false
+
+async function askForName(change: SetEntry, after: Site): Promise<void> {
+  const title = `${changeWords(site.value, change)}: this changes published addresses`
+  isAsking = true
+  const isYes = await ripple.askIfItMoves(title, change, site.value, after)
+  isAsking = false
+  if (isYes) openSite.makeOrTell(change)
+  nameTurn.value++
+}
+
+/** Sets the name of a file or folder; where published addresses would move, the author is asked first. */
+function setName(value: unknown): string | undefined {
+  const change = { kind: 'setEntry', entry: entryId, field: 'fileName', value } as SetEntry
+  const outcome = openSite.tryOut(change)
+  const asks = typeof outcome !== 'string' && movesPublished(site.value, outcome.site)
+  if (!asks || openSite.isKeeping()) return set('fileName', value)
+  if (!isAsking) void askForName(change, outcome.site)
+  return undefined
+}
 
 function setOrTell(field: EntryField, value: unknown): void {
   openSite.notice = set(field, value) ?? ''
@@ -138,12 +165,13 @@ const derivedFrom = computed(() => (entry.value.label ? 'menu label' : 'title'))
     <TargetField v-if="entry.kind === 'link'" :target="entry.target" :save="setter('target')" />
     <SavedText
       v-if="entry.kind !== 'link' && !isHome"
+      :key="nameTurn"
       :label="entry.kind === 'group' ? 'Folder name' : 'File name'"
       code
       :value="entry.fileName"
       :placeholder="wishedName({ ...entry, fileName: '' }, site.settings.separator)"
       :sound="sound"
-      :save="setter('fileName')"
+      :save="setName"
       :foresee="foresee('fileName')"
       :entry="entry.id"
     >

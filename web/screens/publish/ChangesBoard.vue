@@ -71,10 +71,10 @@ const last = computed(() => {
 <template>
   <Spin v-if="!publishing.changes && !publishing.fault" class="waits" />
   <div v-else-if="publishing.changes" class="board">
-    <section class="fit" aria-label="Fit to go">
-      <h2>Fit to go</h2>
+    <section class="fit" aria-label="Ready to publish?">
+      <h2>Ready to publish?</h2>
       <p v-if="concerns === undefined" class="quiet">Checking …</p>
-      <p v-else-if="concerns.length === 0">Nothing speaks against it.</p>
+      <p v-else-if="concerns.length === 0">No problems found.</p>
       <ul v-else>
         <li v-for="concern in concerns" :key="concern.words" :class="{ error: concern.isError }">
           {{ concern.words }}
