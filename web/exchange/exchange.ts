@@ -27,8 +27,9 @@ export interface ApartEdit {
   readonly reason: string
 }
 
-/** Something that can only be undone over what others wrote since. */
+/** Something that can only be undone or redone over what others wrote since. */
 export interface UndoQuestion {
+  readonly isRedo: boolean
   readonly message: string
   /** The part of it that writes over something. */
   readonly change: SingleChange
@@ -719,7 +720,7 @@ export class Exchange {
         if (goesOn) this.#takeBack(from, true)
       }
       const { message, change, now } = outcome
-      return this.#show({ question: { message, change, now, answer } })
+      return this.#show({ question: { isRedo: from === 'undone', message, change, now, answer } })
     }
     const rest = this.#state[from].slice(0, -1)
     if (outcome instanceof ChangeRefused)

@@ -3,6 +3,7 @@ import { xxHash32 } from 'js-xxhash'
 import * as v from 'valibot'
 import { branchOf } from '../branch.ts'
 import type { Body, EntryId } from '../entry.ts'
+import { childrenOf } from '../plan.ts'
 import type { Site } from '../site.ts'
 import { menuOf, standingOf } from '../surround/surround.ts'
 import type { SingleChange } from './change.ts'
@@ -51,6 +52,20 @@ function written(change: SingleChange): unknown {
 /** The mark of what a change writes over: it is refused when something else stands there by then. */
 export const overSchema = v.optional(v.pipe(v.string(), v.regex(/^[0-9a-f]{1,16}$/, 'must be a mark')))
 
+/** Where something is among others: in what, and after which; empty for the first. */
+export interface PlaceOver {
+  readonly parent: string
+  readonly after: string
+}
+
+/** Where an entry is: others that come and go further on do not change that. */
+function placeOver({ plan }: Site, id: EntryId): PlaceOver | undefined {
+  const parent = plan.parents.get(id)
+  if (parent === undefined) return undefined
+  const siblings = childrenOf(plan, parent)
+  return { parent, after: siblings[siblings.indexOf(id) - 1] ?? '' }
+}
+
 /** What the entries of a plan are, each with all under it; those that are gone are passed over. */
 const branches = ({ plan }: Site, ids: readonly EntryId[]) =>
   ids.filter((id) => plan.entries.has(id)).map((id) => branchOf(plan, id))
@@ -72,7 +87,7 @@ export function writtenOver(site: Site, change: SingleChange): unknown {
     case 'remove':
       return branches(site, change.entries)
     case 'move':
-      return site.plan.parents.get(change.entry)
+      return placeOver(site, change.entry)
     case 'setSite':
       return site.settings[change.field]
     case 'setSurround':

@@ -1,26 +1,21 @@
 <script setup lang="ts">
-import type { SingleChange } from '@viatica/core/plan/change/change.ts'
+import { takenBackBy } from '@viatica/core/plan/change/takenBack.ts'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import ModalDialog from '../../parts/ModalDialog.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 
-/** Asks before something is undone over what another window wrote since, and shows both. */
+/** Asks before something is undone or redone over what another window wrote since, and shows both. */
 const openSite = useOpenSite()
 
-/** A value as it can be read; undefined for one that is not text. */
-function readable(value: unknown): string | undefined {
-  if (typeof value === 'string') return value === '' ? '(empty)' : value
-  if (typeof value === 'object' && value && 'html' in value) return String(value.html)
-  return undefined
-}
-
-const wanted = (change: SingleChange) => ('value' in change ? readable(change.value) : undefined)
-
+const words = computed(() =>
+  openSite.question!.isRedo
+    ? { title: 'Redo', would: 'Redoing', then: 'After redoing' }
+    : { title: 'Undo', would: 'Undoing', then: 'After undoing' },
+)
 const versions = computed(() => {
   const { change, now } = openSite.question!
-  const [is, was] = [readable(now), wanted(change)]
-  return is === undefined || was === undefined ? undefined : { is, was }
+  return takenBackBy(openSite.site!, change, now)
 })
 </script>
 
@@ -29,23 +24,23 @@ const versions = computed(() => {
     v-if="openSite.question"
     open
     wide
-    title="Undo what was changed since?"
+    :title="`${words.title} what was changed since?`"
     @close="openSite.question.answer(false)"
   >
-    <p>{{ openSite.question.message }} Undoing your edit would replace that.</p>
+    <p>{{ openSite.question.message }} {{ words.would }} your edit would replace that.</p>
     <div v-if="versions" class="versions">
       <section aria-labelledby="undo-now">
         <h3 id="undo-now">Now</h3>
-        <p class="text">{{ versions.is }}</p>
+        <p class="text">{{ versions.now }}</p>
       </section>
       <section aria-labelledby="undo-then">
-        <h3 id="undo-then">After undoing</h3>
-        <p class="text">{{ versions.was }}</p>
+        <h3 id="undo-then">{{ words.then }}</h3>
+        <p class="text">{{ versions.then }}</p>
       </section>
     </div>
     <template #buttons>
       <Button @click="openSite.question.answer(false)">Cancel</Button>
-      <Button type="primary" @click="openSite.question.answer(true)">Undo anyway</Button>
+      <Button type="primary" @click="openSite.question.answer(true)">{{ words.title }} anyway</Button>
     </template>
   </ModalDialog>
 </template>
