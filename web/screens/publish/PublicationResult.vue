@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Publication } from '@viatica/core/publish/report.ts'
 import { Alert } from 'ant-design-vue'
 import { computed } from 'vue'
 import { RouterLink } from 'vue-router'
@@ -26,10 +27,8 @@ interface Result {
   readonly view?: { readonly name: string; readonly label: string }
 }
 
-const result = computed((): Result | undefined => {
-  const { newest, underWay } = publishing
-  if (!newest || underWay) return undefined
-  const { state, report, endedAt, begunAt } = newest
+/** What became of a publication; undefined while it is under way. */
+function resultOf({ state, report, endedAt, begunAt }: Publication): Result | undefined {
   const { counts, progress, proof, fault = '' } = report
   const when = at(endedAt ?? begunAt)
   switch (state) {
@@ -71,7 +70,8 @@ const result = computed((): Result | undefined => {
     case 'proving':
       return undefined
   }
-})
+}
+const result = computed(() => publishing.newest && resultOf(publishing.newest))
 const visitedAt = computed(() => publishing.changes?.visitedAt ?? '')
 </script>
 
