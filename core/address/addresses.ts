@@ -1,5 +1,5 @@
 import type { EntryId } from '../plan/entry.ts'
-import type { Plan } from '../plan/plan.ts'
+import { entryOf, type Plan } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import { nameKey } from '../standard/fileName.ts'
 import { Claims } from './claims.ts'
@@ -7,6 +7,7 @@ import { carriedPrefix, flatAddresses } from './flatLayout.ts'
 import { folderAddresses, type LaidOut, type Placed } from './folderLayout.ts'
 import type { Addresses, AddressRule } from './layout.ts'
 import { ownAddresses } from './ownLayout.ts'
+import { wishedName } from './wishedName.ts'
 
 /** What was laid out in folders last: mostly the site before the change of which the addresses are asked. */
 let last: LaidOut | undefined
@@ -58,7 +59,10 @@ export function ownName(site: Placed, id: EntryId): string {
   const name = names.get(id)!
   if (settings.layout !== 'flat' || id === plan.home) return name
   const prefix = carriedPrefix(plan, settings, names, id)
-  return name.startsWith(prefix) ? name.slice(prefix.length) : name
+  // A name that Windows keeps for a device has its number in what it carries: it gets the same one again.
+  return name.startsWith(prefix)
+    ? name.slice(prefix.length)
+    : wishedName(entryOf(plan, id), settings.separator)
 }
 
 /** The page that stands at a path of the site, without regard to case; a folder's path means its index file. */

@@ -37,7 +37,7 @@ function* keptNearby(entries: Site['plan']['entries']): Generator<string> {
 function freePaths(files: Site['files'], entries: Site['plan']['entries']): GeneratedPaths {
   const tree = new PathTree<true>()
   for (const { path } of files.values()) tree.put(path, true)
-  // Pages may be in the same folder, and a folder of pages can be none of the files.
+  // Pages may be in the same folder, and go round a file of Viatica; a folder of pages that keep their paths can be no file.
   const kept = new PathTree<true>()
   for (const address of keptNearby(entries)) kept.put(address, true)
   const free = (base: string, ending: string) => {
@@ -45,11 +45,17 @@ function freePaths(files: Site['files'], entries: Site['plan']['entries']): Gene
     const isTaken = (path: string) =>
       ending === '/'
         ? tree.hasFolder(path) || tree.hasFile(path) || kept.hasFile(path)
-        : tree.inTheWay(path) !== undefined || kept.inTheWay(path) !== undefined
+        : tree.inTheWay(path) !== undefined || kept.hasFolder(path)
     const pathOf = (n: number) => `${base}${n === 1 ? '' : `-${n}`}${ending === '/' ? '' : ending}`
     let n = 1
     while (isTaken(pathOf(n))) n++
     return pathOf(n) + (ending === '/' ? '/' : '')
   }
   return { style: free('style', '.css'), script: free('menu', '.js'), fonts: free('fonts', '/') }
+}
+
+/** Whether the files of Viatica have the same paths on two sites. */
+export function isGeneratedAlike(a: Placing, b: Placing): boolean {
+  const [before, after] = [generatedPaths(a), generatedPaths(b)]
+  return before.style === after.style && before.script === after.script && before.fonts === after.fonts
 }

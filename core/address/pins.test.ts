@@ -28,12 +28,14 @@ test('a publication pins pages where they are, and tells of none; the author who
       if (!change) return
       const published = applyChange(site, change).site
       expect(unpinnedPages(published)).toEqual([])
-      // Names that Windows reserves, and `index`, get a number that a new name would get, too.
-      expect(
-        pages(published)
-          .filter((page) => isPinTold(published, page))
-          .map(({ pin }) => pin!.name),
-      ).toEqual([])
+      // Names that Windows reserves, and `index`, get a number that a new name would get, too. What a name carries of its
+      // section can be cut with it to what a disk takes.
+      if (!site.settings.carrySection)
+        expect(
+          pages(published)
+            .filter((page) => isPinTold(published, page))
+            .map(({ pin }) => pin!.name),
+        ).toEqual([])
       const byHand = applyChange(site, pinPages(site, ids, true)!).site
       expect(
         pages(byHand)

@@ -1,3 +1,4 @@
+import { isGeneratedAlike } from '../address/generated.ts'
 import { addressesOf } from '../address/addresses.ts'
 import { endKey, whereIs } from '../navigate/leads.ts'
 import { indexOfMenu, hereMark, isSameEverywhere, itemsShown, type MenuItem } from '../navigate/menu.ts'
@@ -229,6 +230,7 @@ export function reachOf(before: Site, after: Site): Reach | undefined {
     before.settings === after.settings &&
     before.surround === after.surround &&
     before.files === after.files &&
+    isGeneratedAlike(before, after) &&
     before.plan.home === after.plan.home
   if (!isOfPlan) return undefined
   const [a, b] = [sited(before), sited(after)]

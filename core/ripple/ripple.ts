@@ -7,7 +7,7 @@ import { isSameMark, PART_OF_PLACE, partOfPiece, RIPPLE_PARTS, type RipplePart }
 import { type Reach, reachOf } from './reach.ts'
 import type { HereRule } from '../plan/surround/rules.ts'
 import { type Words, wordsOf } from '../plan/surround/siteWords.ts'
-import { generatedPaths } from '../address/generated.ts'
+import { generatedPaths, isGeneratedAlike } from '../address/generated.ts'
 import { hrefsInContent } from '../render/main.ts'
 import { styleSheet } from '../render/style/styleSheet.ts'
 import { createRenderer, type MarkedMenu, type PageParts, type Renderer } from '../render/renderer.ts'
@@ -335,7 +335,7 @@ function rippleBetween(before: Site, after: Site, year: number, reach: Reach | u
     for (const { entry } of walk(before.plan))
       if (isGone(entry.id) && pageOf(a, entry.id)) pages.push(comingOrGoing(a, b, entry.id))
   const styles =
-    (before.surround !== after.surround || before.files !== after.files) &&
+    (before.surround !== after.surround || !isGeneratedAlike(before, after)) &&
     stylesOf(before) !== stylesOf(after)
   return { pages, total, styles, files: changedFiles(before, after), included: changedIncluded(a, b) }
 }

@@ -106,7 +106,15 @@ const sketch: fc.Arbitrary<Sketch> = fc.record({
 
 /** Names of pins and addresses that were given out: some the same, some where others would stand. */
 const PINNED = ['kept', 'walks', 'nul.x', 'Walks'] as const
-const GIVEN_OUT = ['walks.html', 'kept.html', 'walks/index.html', 'page.html', 'style.css'] as const
+const GIVEN_OUT = [
+  'walks.html',
+  'kept.html',
+  'walks/index.html',
+  'page.html',
+  'style.css',
+  'style.css/x.html',
+  'fonts',
+] as const
 
 /** What main content calls: nothing on most pages. */
 const COMPUTED = [
