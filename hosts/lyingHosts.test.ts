@@ -224,7 +224,7 @@ describe('a web server', () => {
     ),
   )
 
-  test('is left at once by whoever stops', () =>
+  test('is disconnected immediately when the visit is aborted', () =>
     against(
       lyingServer(() => undefined),
       async ({ port }) => {

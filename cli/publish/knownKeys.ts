@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import * as v from 'valibot'
 import { Fault } from '../fault.ts'
 
-/** The SSH host keys that were approved, by `server:port`: a key belongs to both, whoever logs in and to which folder. */
+/** The approved SSH host keys, by `server:port`: a key belongs to both, not to a user or a folder. */
 const fileSchema = v.record(v.string(), v.string())
 
 /** The approved host keys of a site file, in the folder of its records. */

@@ -90,8 +90,8 @@ export const hostSecretSchema = v.strictObject({
 export type HostSecret = v.InferOutput<typeof hostSecretSchema>
 
 /**
- * Returns where an SSH host key belongs, as `server:port`; undefined for hosts that have no such key. Whoever logs in, and to
- * which folder, the key stays the same.
+ * Returns where an SSH host key belongs, as `server:port`; undefined for hosts that have no such key. The
+ * key does not depend on the user or the folder.
  */
 export function keyPlaceOf(way: WayToHost): string | undefined {
   return way.by === 'sftp' ? `${way.server.toLowerCase()}:${way.port}` : undefined

@@ -80,7 +80,7 @@ test('a site folder that is itself a link out of the allowed folder is refused',
   await expect(openFolder(join(place, 'allowed/other'), join(place, 'allowed'))).rejects.toThrow(HostFault)
 })
 
-/** Puts a link to a folder outside in the place of a folder and back, as fast as it can, until it is ended. */
+/** Swaps a folder with a link to a folder outside and back, as fast as it can, until it is terminated. */
 const SWAPPER = `
   const { renameSync } = require('node:fs')
   const { workerData: { at, link, aside } } = require('node:worker_threads')

@@ -16,8 +16,8 @@ function counter(): MemoryStore {
 }
 
 /**
- * Counts wrong access keys, however they come: whoever sends many of them, from one address or from many, is refused. The
- * right key still works from an address that sent no wrong one.
+ * Counts wrong access keys, however they are sent, and refuses further attempts from an address with many of them, or from
+ * every address with one when there are many in all. The right key still works from an address that sent no wrong one.
  */
 export class WrongKeys {
   readonly #ofOne = counter()

@@ -61,7 +61,8 @@ export const useShaping = defineStore('shaping', () => {
 
   /**
    * Makes a move, after asking when it moves addresses; the chosen entries stay chosen.
-   * @param asks whether it is asked for every address, or for those that were published: where somebody saw before what moves
+   * @param asks `always` asks when any address changes; `published` only when a published one does, for a drop that showed its
+   *   effect before
    * @returns whether it was made
    */
   async function makeMove(change: Change | undefined, asks: 'always' | 'published'): Promise<boolean> {

@@ -87,7 +87,7 @@ const extensions = [
   history(),
   drawSelection(),
   highlightActiveLine(),
-  // A closing tag that is inserted is not typed over: whoever types it would have it twice.
+  // The editor does not type over a closing tag that it inserted: an author who types it would get it twice.
   html({ selfClosingTags: false, autoCloseTags: false }),
   bracketMatching(),
   closeBrackets(),
