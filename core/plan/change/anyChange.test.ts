@@ -239,6 +239,16 @@ describe('a guarded change', () => {
 })
 
 describe('restoring', () => {
+  test('several settings holds in whatever order they come', () => {
+    const site = fc.sample(arbitrarySite(3), { numRuns: 1, seed: 4 })[0]!
+    const settings = { ...site.settings, name: 'Another', tagline: 'Another, too' }
+    const back = guarded({ ...site, settings }, differenceOf({ ...site, settings }, site)!)
+    if (back.kind !== 'restore') throw new Error('It is no restoring.')
+    const turned = { ...back, settings: Object.fromEntries(Object.entries(back.settings).reverse()) }
+    expect(Object.keys(turned.settings)).toHaveLength(2)
+    expect(applyChange({ ...site, settings }, turned).site.settings).toEqual(site.settings)
+  })
+
   const states = fc.tuple(history, fc.nat(20)).map(([[start, draws], at]) => {
     const all = [start]
     draws.forEach((one, n) =>

@@ -119,7 +119,10 @@ const NOTHING: Restore = {
 export function restoredOver(site: Site, change: Restore): unknown {
   const { plan, files } = site
   return {
-    settings: Object.keys(change.settings).map((name) => site.settings[name as SettingName]),
+    // By name: the order of an object's fields is lost between browser, server and database.
+    settings: Object.fromEntries(
+      Object.keys(change.settings).map((name) => [name, site.settings[name as SettingName]]),
+    ),
     surround: change.surround ? site.surround : null,
     files: [...change.files.map(({ id }) => id), ...change.filesGone].map((id) => files.get(id) ?? null),
     entries: [...change.entries.map(({ id }) => id), ...change.entriesGone].map(
