@@ -1,5 +1,6 @@
 import type { Body, EntryId, PageEntry } from '../plan/entry.ts'
-import { type Element, elementsOf, parseMainContent } from '../standard/fragment.ts'
+import { bodyTree } from '../plan/bodyTree.ts'
+import { type Element, elementsOf, type Fragment } from '../standard/fragment.ts'
 import type { FindingPlace } from './rule.ts'
 
 /** An element of main content and where its start tag stands in the source. */
@@ -10,18 +11,19 @@ export interface PlacedElement {
   readonly line: number
 }
 
-const known = new WeakMap<Body, readonly PlacedElement[]>()
+const known = new WeakMap<Fragment, readonly PlacedElement[]>()
 
-/** The elements that an author wrote into main content, in their order. Remembered as long as the body is. */
+/** The elements that an author wrote into main content, in their order. Remembered as long as its tree is. */
 export function elementsIn(body: Body): readonly PlacedElement[] {
-  let elements = known.get(body)
+  const tree = bodyTree(body)
+  let elements = known.get(tree)
   if (!elements) {
-    elements = [...elementsOf(parseMainContent(body.html, true))].flatMap(({ element }) => {
+    elements = [...elementsOf(tree)].flatMap(({ element }) => {
       const at = element.sourceCodeLocation
       const tag = at?.startTag ?? at
       return tag ? [{ element, start: tag.startOffset, end: tag.endOffset, line: tag.startLine }] : []
     })
-    known.set(body, elements)
+    known.set(tree, elements)
   }
   return elements
 }

@@ -4,8 +4,8 @@ import { bodyMark } from '../plan/bodyMark.ts'
 import type { EntryId, PageEntry } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
-import type { UnknownWords } from '../spelling/spelling.ts'
-import type { Checked, Finding, Found, PageRule, FindingPlace, Rule, SiteRule } from './rule.ts'
+import { NO_WORDS, type UnknownWords } from '../spelling/spelling.ts'
+import type { Checked, Finding, Found, FindingPlace, Rule, SiteRule } from './rule.ts'
 import { RULES } from './rules.ts'
 
 /** What a rule found the last time, and what that followed from. */
@@ -13,8 +13,6 @@ interface Remembered {
   readonly from: readonly unknown[]
   readonly findings: readonly Finding[]
 }
-
-const NONE: UnknownWords = new Set()
 
 const isSame = (a: readonly unknown[], b: readonly unknown[]) =>
   a.length === b.length && a.every((one, at) => one === b[at])
@@ -64,19 +62,30 @@ function checkedOf(site: Site, unknownWords: UnknownWords): Checked {
   }
 }
 
+/** How far a check is, and what the last step found. */
+export interface CheckStep {
+  readonly done: number
+  readonly total: number
+  readonly found: readonly Finding[]
+}
+
+const PAGE_RULES = RULES.flatMap((rule, at) => ('find' in rule ? [{ rule, at }] : []))
+const SITE_RULES = RULES.flatMap((rule, at) => ('find' in rule ? [] : [{ rule, at }]))
+
 /**
  * Checks one site again and again as it changes. What a rule found is kept as long as all that it followed from is the
  * same, so that an edit costs what it touched.
  */
 export class Checker {
-  readonly #ofPages = new Map<string, Map<EntryId, Remembered>>()
+  /** Of each page, by the place of the rule among the rules of pages. */
+  readonly #ofPages = new Map<EntryId, Remembered[]>()
   readonly #ofSite = new Map<string, Remembered>()
 
   /**
    * The findings on a site, in the order of the rules and the plan.
    * @param unknownWords those that dictionaries were asked for and do not have
    */
-  check(site: Site, unknownWords: UnknownWords = NONE): readonly Finding[] {
+  check(site: Site, unknownWords: UnknownWords = NO_WORDS): readonly Finding[] {
     const checking = this.checkInSteps(site, unknownWords)
     for (;;) {
       const step = checking.next()
@@ -84,30 +93,46 @@ export class Checker {
     }
   }
 
-  /** As check, one rule after the other: it gives how many are done, and may be left at any step. */
-  *checkInSteps(site: Site, unknownWords: UnknownWords = NONE): Generator<number, readonly Finding[]> {
+  /**
+   * As check, in small steps: page by page, each by all rules of pages, so that its text is read once; then the rules
+   * of the site. It may be left at any step.
+   */
+  *checkInSteps(site: Site, unknownWords: UnknownWords = NO_WORDS): Generator<CheckStep, readonly Finding[]> {
     const checked = checkedOf(site, unknownWords)
-    const findings: Finding[] = []
-    for (const [done, rule] of RULES.entries()) {
-      yield done
-      findings.push(...('find' in rule ? this.#pages(rule, checked) : this.#site(rule, checked)))
+    const byRule: Finding[][] = RULES.map(() => [])
+    const total = checked.pages.length + SITE_RULES.length
+    let done = 0
+    for (const page of checked.pages) {
+      const remembered = this.#page(checked, page)
+      this.#ofPages.set(page.id, remembered)
+      const found: Finding[] = []
+      for (const [n, { at }] of PAGE_RULES.entries()) {
+        byRule[at]!.push(...remembered[n]!.findings)
+        found.push(...remembered[n]!.findings)
+      }
+      for (const { rule } of SITE_RULES) rule.read?.(checked, page)
+      yield { done: ++done, total, found }
     }
-    return findings
+    for (const { rule, at } of SITE_RULES) {
+      byRule[at] = [...this.#site(rule, checked)]
+      yield { done: ++done, total, found: byRule[at] }
+    }
+    if (this.#ofPages.size > checked.pages.length) {
+      const there = new Set(checked.pages.map(({ id }) => id))
+      for (const id of this.#ofPages.keys()) if (!there.has(id)) this.#ofPages.delete(id)
+    }
+    return byRule.flat()
   }
 
-  #pages(rule: PageRule, checked: Checked): Finding[] {
-    const before = this.#ofPages.get(rule.id)
-    const now = new Map<EntryId, Remembered>()
-    for (const page of checked.pages) {
+  #page(checked: Checked, page: PageEntry): Remembered[] {
+    const before = this.#ofPages.get(page.id)
+    return PAGE_RULES.map(({ rule }, n) => {
       const from = rule.from(checked, page)
-      const known = before?.get(page.id)
-      now.set(
-        page.id,
-        known && isSame(known.from, from) ? known : { from, findings: keyed(rule, rule.find(checked, page)) },
-      )
-    }
-    this.#ofPages.set(rule.id, now)
-    return [...now.values()].flatMap(({ findings }) => findings)
+      const known = before?.[n]
+      return known && isSame(known.from, from)
+        ? known
+        : { from, findings: keyed(rule, rule.find(checked, page)) }
+    })
   }
 
   #site(rule: SiteRule, checked: Checked): readonly Finding[] {

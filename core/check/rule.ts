@@ -84,6 +84,8 @@ export interface PageRule extends RuleHead {
 /** A rule that looks at the site as a whole. */
 export interface SiteRule extends RuleHead {
   readonly from: (checked: Checked) => readonly unknown[]
+  /** Reads a page for `findAll` while its text is at hand. It keeps what it read, and finds nothing. */
+  readonly read?: (checked: Checked, page: PageEntry) => unknown
   readonly findAll: (checked: Checked) => readonly Found[]
 }
 

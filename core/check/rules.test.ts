@@ -8,10 +8,10 @@ import { newLink } from '../plan/newEntry.ts'
 import type { Site } from '../plan/site.ts'
 import type { Override } from '../plan/surround/templates.ts'
 import type { Piece } from '../plan/surround/piece.ts'
-import { arbitraryPick, arbitrarySite, changeOfPick } from '../testing/arbitrarySite.ts'
+import { anyChange, arbitraryDraws, arbitraryStart } from '../testing/arbitraryChange.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
-import { Checker } from './checker.ts'
-import { GROUPS, type FindingPlace } from './rule.ts'
+import { Checker, type CheckStep } from './checker.ts'
+import { type Finding, GROUPS, type FindingPlace } from './rule.ts'
 import { ruleOf, RULES } from './rules.ts'
 
 const empty = readOpml(`<opml version="2.0"><head><title>Trust</title></head><body><outline text="Home">
@@ -651,22 +651,25 @@ test('keys stay while what was judged stays, and differ otherwise', () => {
   )
 })
 
-test('after any changes, what is remembered gives the same findings as a check from the start', () => {
+test('after any changes, what is remembered gives the same findings as a check from the start, also where one was left', () => {
   fc.assert(
     fc.property(
-      arbitrarySite(10, arbitrarySurround),
-      fc.array(arbitraryPick, { maxLength: 5 }),
-      (start, picks) => {
+      arbitraryStart(10, arbitrarySurround),
+      fc.array(fc.tuple(arbitraryDraws, fc.nat(40)), { maxLength: 5 }),
+      fc.constantFrom(new Set<string>(), new Set(['page', 'Walks', 'there'])),
+      (start, draws, unknown) => {
         const checker = new Checker()
-        checker.check(start)
+        checker.check(start, unknown)
         let site = start
-        picks.forEach((pick, at) => {
+        draws.forEach(([one, steps], at) => {
           try {
-            site = applyChange(site, changeOfPick(site.plan, pick, at)).site
+            site = applyChange(site, anyChange(site, one, at)).site
           } catch (error) {
             if (!(error instanceof ChangeRefused)) throw error
           }
-          expect(checker.check(site)).toEqual(new Checker().check(site))
+          const left = checker.checkInSteps(site, unknown)
+          for (let step = 0; step < steps; step++) left.next()
+          expect(checker.check(site, unknown)).toEqual(new Checker().check(site, unknown))
         })
       },
     ),
@@ -674,10 +677,20 @@ test('after any changes, what is remembered gives the same findings as a check f
   )
 })
 
-test('a check goes rule by rule, and one that was left does not spoil the next', () => {
-  const checker = new Checker()
-  const checking = checker.checkInSteps(clean)
-  expect([checking.next().value, checking.next().value, checking.next().value]).toEqual([0, 1, 2])
-  const worse = make(clean, set('times', 'description', ''))
-  expect(checker.check(worse)).toEqual(new Checker().check(worse))
+test('a check goes page by page, and its steps find together what it finds', () => {
+  const worse = make(
+    clean,
+    set('times', 'description', ''),
+    body('visit', '<p>See <a href="#">this</a>.</p>'),
+  )
+  const checking = new Checker().checkInSteps(worse)
+  const steps: CheckStep[] = []
+  let end = checking.next()
+  for (; !end.done; end = checking.next()) steps.push(end.value)
+  const all = end.value
+  expect(steps.map(({ done }) => done)).toEqual(steps.map((_, at) => at + 1))
+  expect(steps.at(-1)!.done).toBe(steps[0]!.total)
+  const keys = (findings: readonly Finding[]) => findings.map(({ key }) => key).sort()
+  expect(keys(steps.flatMap(({ found }) => found))).toEqual(keys(all))
+  expect(all.length).toBeGreaterThan(1)
 })

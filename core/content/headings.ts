@@ -1,4 +1,6 @@
-import { elementsOf, parseMainContent, textOf } from '../standard/fragment.ts'
+import { bodyTree } from '../plan/bodyTree.ts'
+import type { Body } from '../plan/entry.ts'
+import { elementsOf, type Fragment, parseMainContent, textOf } from '../standard/fragment.ts'
 
 /** What is wrong with how a heading follows the ones before it (common practice; WCAG 2.2, technique H42). */
 export type HeadingWarning = 'skips a level' | 'first level again' | 'empty'
@@ -20,9 +22,21 @@ export interface Heading {
 /**
  * The headings of main content in their order. Where it brings no first-level one, one stands above it already.
  */
-export function headingsOf(html: string): Heading[] {
+export const headingsOf = (html: string): Heading[] => headingsIn(parseMainContent(html, true))
+
+const known = new WeakMap<Fragment, readonly Heading[]>()
+
+/** The headings of a page's main content. Remembered as long as its tree is. */
+export function headingsOfBody(body: Body): readonly Heading[] {
+  const tree = bodyTree(body)
+  const headings = known.get(tree) ?? headingsIn(tree)
+  known.set(tree, headings)
+  return headings
+}
+
+function headingsIn(tree: Fragment): Heading[] {
   const found: Omit<Heading, 'warning'>[] = []
-  for (const { element } of elementsOf(parseMainContent(html, true))) {
+  for (const { element } of elementsOf(tree)) {
     const level = /^h([1-6])$/.exec(element.tagName)?.[1]
     const at = element.sourceCodeLocation
     if (level === undefined || !at) continue

@@ -7,7 +7,7 @@ import {
   type Token,
 } from 'parse5'
 import { readPointer } from '../pointer/pointer.ts'
-import { elementsOf, type Fragment } from '../standard/fragment.ts'
+import { elementsOf, type Fragment, placingAdapter } from '../standard/fragment.ts'
 import { tableOf } from '../standard/table.ts'
 
 /** What a fault of a source is. */
@@ -94,6 +94,7 @@ function parseNoting(
   const parser = NotingParser.getFragmentParser(main, {
     sourceCodeLocationInfo: true,
     scriptingEnabled: false,
+    treeAdapter: placingAdapter,
     onParseError,
   }) as NotingParser
   parser.tokenizer.write(source, true)

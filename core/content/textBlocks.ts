@@ -1,5 +1,6 @@
+import { bodyToRead } from '../plan/bodyTree.ts'
 import type { Body } from '../plan/entry.ts'
-import { contentOf, isElement, type Node, parseMainContent, textOf } from '../standard/fragment.ts'
+import { contentOf, isElement, type Node, textOf } from '../standard/fragment.ts'
 import { isBlock } from './visual/elements.ts'
 
 const known = new WeakMap<Body, readonly string[]>()
@@ -7,7 +8,7 @@ const known = new WeakMap<Body, readonly string[]>()
 /** The text of main content, block by block, each in one line of white space; blocks without text are left out. Remembered. */
 export function textBlocks(body: Body): readonly string[] {
   let blocks = known.get(body)
-  if (!blocks) known.set(body, (blocks = blocksOf(parseMainContent(body.html).childNodes)))
+  if (!blocks) known.set(body, (blocks = blocksOf(bodyToRead(body).childNodes)))
   return blocks
 }
 

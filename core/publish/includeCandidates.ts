@@ -1,5 +1,5 @@
 import { parse } from 'parse5'
-import { type Element, isElement } from '../standard/fragment.ts'
+import { type Element, isElement, placingAdapter } from '../standard/fragment.ts'
 
 /** An element of a page that may be put into a file of its own, with those inside it that may where it may not itself. */
 export interface Candidate {
@@ -68,7 +68,9 @@ function candidatesUnder(
 
 /** The elements around the main content of a page that may be put into files, in order. */
 export function candidatesIn(html: string): Candidate[] {
-  const root = parse(html, { sourceCodeLocationInfo: true }).childNodes.find(isElement)
+  const root = parse(html, { sourceCodeLocationInfo: true, treeAdapter: placingAdapter }).childNodes.find(
+    isElement,
+  )
   const body = root?.childNodes.find(
     (child): child is Element => isElement(child) && child.tagName === 'body',
   )

@@ -1,7 +1,7 @@
 import type { Entry } from '../plan/entry.ts'
 import { type Site } from '../plan/site.ts'
 import { wordsAround } from './around.ts'
-import { type PlacedWord, wordsInBody, wordsInText } from './wordsToLookUp.ts'
+import { differentWordsIn, type PlacedWord, wordsInBody, wordsInText } from './wordsToLookUp.ts'
 import { valueAt } from '../standard/record.ts'
 import { tableOf } from '../standard/table.ts'
 
@@ -51,6 +51,9 @@ export const spellingsIn = (name: DictionaryName, word: string): readonly string
 /** Words that were looked up and stand in no dictionary of the site's language. */
 export type UnknownWords = ReadonlySet<string>
 
+/** The words of which nobody wants to know whether they are spelt right. */
+export const NO_WORDS: UnknownWords = new Set()
+
 /** Without the ending of a possessive. */
 const stemOf = (word: string) => word.replace(/'s?$/, '')
 
@@ -81,12 +84,20 @@ export function wordsInContent(entry: Entry, { settings }: Pick<Site, 'settings'
   return entry.kind === 'page' ? wordsInBody(entry.body, settings.language) : []
 }
 
+/** The words that an entry has in its main content, each once. Remembered as long as that is the same. */
+export function differentWordsInContent(
+  entry: Entry,
+  { settings }: Pick<Site, 'settings'>,
+): readonly string[] {
+  return entry.kind === 'page' ? differentWordsIn(entry.body, settings.language) : []
+}
+
 /** Every word of a site that is to be looked up: those of its entries, of its pieces and of its menus. */
 export function wordsOfSite(site: Site): Set<string> {
   const words = new Set<string>()
   for (const { words: found } of wordsAround(site)) for (const { word } of found) words.add(word)
   for (const entry of site.plan.entries.values()) {
-    for (const { word } of wordsInContent(entry, site)) words.add(word)
+    for (const word of differentWordsInContent(entry, site)) words.add(word)
     for (const { words: found } of wordsInFields(entry)) for (const { word } of found) words.add(word)
   }
   return words

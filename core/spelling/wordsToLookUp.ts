@@ -1,6 +1,7 @@
 import { parseFragment } from 'parse5'
+import { bodyTree } from '../plan/bodyTree.ts'
 import type { Body } from '../plan/entry.ts'
-import { contentOf, isElement, type Node, parseMainContent, textOf } from '../standard/fragment.ts'
+import { contentOf, isElement, type Node, textOf } from '../standard/fragment.ts'
 
 /** A word to be looked up, and where it stands in its source, in characters. */
 export interface PlacedWord {
@@ -10,7 +11,7 @@ export interface PlacedWord {
 }
 
 /** What stands between two blanks or signs; an entity of HTML may stand for a letter, an apostrophe or a sign. */
-const TOKEN = /(?:[\p{L}\p{M}\p{N}'’]|&(?:[a-z]+\d*|#\d+|#x[\da-f]+);)+/giu
+const TOKEN = /(?:[\p{L}\p{M}\p{N}'’]|&(?:[a-zA-Z]+\d*|#\d+|#[xX][\da-fA-F]+);)+/gu
 const WORD = /\p{L}[\p{L}\p{M}]*(?:['’][\p{L}\p{M}]+)*/gu
 const DIGIT = /\p{N}/u
 const CAPITALS = /^[\p{Lu}\p{M}'’]+$/u
@@ -62,16 +63,8 @@ function isForeign(node: Node, language: string): boolean {
   )
 }
 
-interface Known {
-  readonly language: string
-  readonly words: readonly PlacedWord[]
-}
-const known = new WeakMap<Body, Known>()
-
-/** The words of main content in the language of the site. Remembered as long as the body is. */
-export function wordsInBody(body: Body, language: string): readonly PlacedWord[] {
-  const before = known.get(body)
-  if (before?.language === language) return before.words
+/** The words of main content in the language of the site. */
+export function wordsInBody(body: Body, language: string): PlacedWord[] {
   const words: PlacedWord[] = []
   const collect = (node: Node) => {
     const at = node.sourceCodeLocation
@@ -80,7 +73,28 @@ export function wordsInBody(body: Body, language: string): readonly PlacedWord[]
         words.push({ word, start: at.startOffset + start, end: at.startOffset + end })
     } else if (isElement(node) && !isForeign(node, language)) contentOf(node).childNodes.forEach(collect)
   }
-  parseMainContent(body.html, true).childNodes.forEach(collect)
-  known.set(body, { language, words })
+  bodyTree(body).childNodes.forEach(collect)
   return words
+}
+
+interface Known {
+  readonly language: string
+  readonly words: readonly string[]
+}
+const known = new WeakMap<Body, Known>()
+/** Each word as one string, however many texts have it. */
+const words = new Map<string, string>()
+
+/** The words that main content has in the language of the site, each once. Remembered as long as the body is. */
+export function differentWordsIn(body: Body, language: string): readonly string[] {
+  const before = known.get(body)
+  if (before?.language === language) return before.words
+  const found = new Set<string>()
+  for (const { word } of wordsInBody(body, language)) {
+    if (!words.has(word)) words.set(word, word)
+    found.add(words.get(word)!)
+  }
+  const result = [...found]
+  known.set(body, { language, words: result })
+  return result
 }

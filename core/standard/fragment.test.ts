@@ -1,5 +1,7 @@
 import fc from 'fast-check'
-import { elementsOf, fragmentFault, parseMainContent } from './fragment.ts'
+import { defaultTreeAdapter, html, parse, parseFragment } from 'parse5'
+import { hostileHtml } from '../testing/arbitraryHtml.ts'
+import { elementsOf, fragmentFault, parseMainContent, placingAdapter } from './fragment.ts'
 
 const tags = [
   'p',
@@ -68,4 +70,15 @@ test.each([
   ],
 ])('formatting elements that make far too large a page are refused: %s', (_, source) => {
   expect(fragmentFault(source)).toMatch(/left open/)
+})
+
+test('places are those that the parser gives with an adapter of its own', () => {
+  const main = () => defaultTreeAdapter.createElement('main', html.NS.HTML, [])
+  const options = { sourceCodeLocationInfo: true, scriptingEnabled: false }
+  fc.assert(
+    fc.property(fc.oneof(hostileHtml, soup), (source) => {
+      expect(parseMainContent(source, true)).toEqual(parseFragment(main(), source, options))
+      expect(parse(source, { ...options, treeAdapter: placingAdapter })).toEqual(parse(source, options))
+    }),
+  )
 })

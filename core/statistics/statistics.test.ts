@@ -12,7 +12,7 @@ import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { attribute, isInside, readPage } from '../testing/readPage.ts'
 import { statisticsOf } from './statistics.ts'
-import { wordsOn } from './wordCount.ts'
+import { countIn, wordsOn } from './wordCount.ts'
 import { YEAR } from '../testing/year.ts'
 
 const TOP = 'https://example.com/'
@@ -108,4 +108,56 @@ test('words are counted as they are read, in the language of the site', () => {
   expect(words('')).toBe(0)
   // Unicode Standard Annex #29 leaves Japanese to dictionaries: that there are several words is what counts here.
   expect(words('<p>東京に行きます</p>', 'ja')).toBeGreaterThan(2)
+})
+
+test('words are counted as the segmenter of the platform parts the whole text (Unicode Standard Annex #29)', () => {
+  const pieces = fc.oneof(
+    fc.constantFrom(
+      ' ',
+      '  ',
+      ' ',
+      '.',
+      ',',
+      '’',
+      "'",
+      '“',
+      '…',
+      '-',
+      '_',
+      ':',
+      '·',
+      '3.5',
+      'CON',
+      'straße',
+      'Ärger',
+    ),
+    fc.constantFrom(
+      'it’s',
+      'e.g.',
+      'www.example.org',
+      'naïve',
+      'x\u0308',
+      '\u0308',
+      '\u200d',
+      '\u00ad',
+      '٣',
+      '東京',
+      'ไทย',
+    ),
+    fc.constantFrom('🏳️‍🌈', 'ª', '²', '×', 'a1', '1a', 'ﬁ', '\u0300', 'שלום', 'Ωμέγα', 'ǅ', '\u202f'),
+    fc.string({ unit: 'binary', maxLength: 3 }),
+    fc.string({ maxLength: 6 }),
+  )
+  fc.assert(
+    fc.property(
+      fc.array(pieces, { maxLength: 30 }),
+      fc.constantFrom('en', 'de', 'fi', 'sv', 'el', 'ja', 'th', 'he'),
+      (parts, language) => {
+        const text = parts.join('')
+        const whole = new Intl.Segmenter(language, { granularity: 'word' }).segment(text)
+        expect(countIn(text, language)).toBe([...whole].filter(({ isWordLike }) => isWordLike).length)
+      },
+    ),
+    { numRuns: 2000 },
+  )
 })

@@ -2,6 +2,7 @@ import { clicksFromHome, linkGraph } from './linkGraph.ts'
 import { type EntryId, type PageState, STATES } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
+import { compileBody } from '../render/body.ts'
 import { wordsOn } from './wordCount.ts'
 
 /** What is worked out for one page. */
@@ -38,6 +39,22 @@ export interface Statistics {
 function count(list: number[], at: number): void {
   while (list.length <= at) list.push(0)
   list[at]!++
+}
+
+/**
+ * Works out the statistics of a site, which may be large, in steps: it reads the texts one after the other, and gives how
+ * many of the pages are read.
+ */
+export function* statisticsInSteps(site: Site): Generator<number, Statistics> {
+  let read = 0
+  for (const { entry } of walk(site.plan)) {
+    if (entry.kind !== 'page') continue
+    // Both are remembered.
+    wordsOn(entry, site.settings.language)
+    if (isWritten(site, entry)) compileBody(entry.body)
+    yield ++read
+  }
+  return statisticsOf(site)
 }
 
 /** Works out the statistics of a site. */

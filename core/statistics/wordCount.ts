@@ -1,5 +1,6 @@
+import { bodyToRead } from '../plan/bodyTree.ts'
 import { type Body, isBegun, type PageEntry } from '../plan/entry.ts'
-import { contentOf, type Fragment, isElement, type Node, parseMainContent } from '../standard/fragment.ts'
+import { contentOf, isElement, type Node } from '../standard/fragment.ts'
 
 /** Their text is not read by visitors. */
 const SILENT = new Set(['script', 'style', 'template', 'noscript'])
@@ -26,7 +27,7 @@ export function textOfBody(body: Body): string {
   let text = texts.get(body)
   if (text === undefined) {
     const parts: string[] = []
-    collect(parseMainContent(body.html) satisfies Fragment, parts)
+    collect(bodyToRead(body), parts)
     text = parts.join('').replace(/\s+/g, ' ').trim()
     texts.set(body, text)
   }
@@ -35,13 +36,25 @@ export function textOfBody(body: Body): string {
 
 const segmenters = new Map<string, Intl.Segmenter>()
 
-/** How many words a text has, as Unicode Standard Annex #29 parts them in a language. */
-function countIn(text: string, language: string): number {
+/**
+ * What stands between two spaces and is one word by the rules of any language: letters without marks, with common signs
+ * around them. https://www.unicode.org/reports/tr29/#Default_Word_Boundaries
+ */
+const ONE_WORD = /^["“„«(]*[a-zà-öø-ÿ]+[.,;:!?"”»)…]*$/i
+
+/**
+ * How many words a text has, as Unicode Standard Annex #29 parts them in a language. Words end at spaces in any: only
+ * what is not plainly one word between two of them is left to the segmenter, which takes twenty times as long.
+ */
+export function countIn(text: string, language: string): number {
   let segmenter = segmenters.get(language)
   if (!segmenter)
     segmenters.set(language, (segmenter = new Intl.Segmenter(language, { granularity: 'word' })))
   let count = 0
-  for (const { isWordLike } of segmenter.segment(text)) if (isWordLike) count++
+  for (const part of text.split(' ')) {
+    if (ONE_WORD.test(part)) count++
+    else for (const { isWordLike } of segmenter.segment(part)) if (isWordLike) count++
+  }
   return count
 }
 

@@ -78,10 +78,10 @@ const MAX_FOLDERS = 64
 
 /**
  * Follows every link of every page of the finished site, and holds what stands around the content against the home page.
- * It gives a report after each page, and may be left at any of them; the last one is whole.
+ * It gives a report after each page, and may be left at any of them; the whole one is returned.
  * @param year of the build
  */
-export function* walkSite(site: Site, year: number): Generator<WalkReport> {
+export function* walkSite(site: Site, year: number): Generator<WalkReport, WalkReport> {
   const top = site.settings.baseUrl || 'https://site.invalid/'
   const renderer = createRenderer(site, year)
   const { paths } = addressesOf(site)
@@ -188,4 +188,5 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport> {
       })
     yield { pages: n + 1, total: pages.length, links, faults, leaving }
   }
+  return { pages: pages.length, total: pages.length, links, faults, leaving }
 }

@@ -16,6 +16,16 @@ import { useSpelling } from './spelling.ts'
 /** An edit is checked when the typing pauses. */
 const PAUSE_MS = 700
 
+/** What a check has found so far is shown anew after this. */
+const SHOW_MS = 1000
+
+/** Findings in the order of the rules, those of each as they came. */
+function byRule(found: readonly ShownFinding[]): ShownFinding[] {
+  const rules: ShownFinding[][] = []
+  for (const one of found) (rules[one.ofRule] ??= []).push(one)
+  return rules.flat()
+}
+
 /** The page that a finding is on; undefined for one that is on all. */
 export function entryOf({ place }: Pick<ShownFinding, 'place'>): EntryId | undefined {
   return place.in === 'entry' || place.in === 'content' ? place.entry : undefined
@@ -28,7 +38,10 @@ export const useProof = defineStore('proof', () => {
   const spelling = useSpelling()
   /** All findings, those that were set aside too; undefined before the first check. */
   const all = shallowRef<readonly ShownFinding[]>()
-  /** How many rules are done, of how many, while a check goes on. */
+  /** What the first check has found while it goes on. */
+  const sofar = shallowRef<readonly ShownFinding[]>()
+  let checks = 0
+  /** How far a check is, of how much, while it goes on. */
   const progress = ref<readonly [number, number]>()
   const chosenKey = ref('')
   /** The keys of the findings in the order in which they are shown. */
@@ -49,9 +62,10 @@ export const useProof = defineStore('proof', () => {
   const reasons = computed(
     () => new Map((openSite.site?.settings.setAside ?? []).map(({ key, reason }) => [key, reason])),
   )
-  const findings = computed(() => (all.value ?? []).filter(({ key }) => !reasons.value.has(key)))
+  const told = computed(() => all.value ?? sofar.value ?? [])
+  const findings = computed(() => told.value.filter(({ key }) => !reasons.value.has(key)))
   /** Findings that were set aside, and whose place is as it was. */
-  const aside = computed(() => (all.value ?? []).filter(({ key }) => reasons.value.has(key)))
+  const aside = computed(() => told.value.filter(({ key }) => reasons.value.has(key)))
 
   const counts = computed(() => {
     const count: Record<Severity, number> = { error: 0, warning: 0, hint: 0 }
@@ -70,31 +84,40 @@ export const useProof = defineStore('proof', () => {
 
   async function check(): Promise<void> {
     const checked = openSite.id
-    // How far it is comes on a way of its own, and may come after the answer.
-    let isOver = false
-    const answer = await siteWork.check(
+    const mine = ++checks
+    const isFirst = all.value === undefined
+    const found: ShownFinding[] = []
+    let shownAt = Date.now()
+    const isWhole = await siteWork.check(
       spelling.unknown,
-      proxy((done: number, total: number) => {
-        if (!isOver) progress.value = [done, total]
+      proxy((done: number, total: number, more: readonly ShownFinding[]) => {
+        if (mine !== checks) return
+        found.push(...more)
+        progress.value = [done, total]
+        // The first check of a large site takes a while: what it found so far is of use.
+        if (!isFirst || Date.now() - shownAt < SHOW_MS) return
+        sofar.value = byRule(found)
+        shownAt = Date.now()
       }),
     )
-    isOver = true
     // Another check has taken its place, or another site.
-    if (answer === undefined || checked !== openSite.id) return
+    if (!isWhole || mine !== checks || checked !== openSite.id) return
     progress.value = undefined
-    all.value = answer
+    sofar.value = undefined
+    all.value = byRule(found)
     // New words are looked up once the rest is told; those that are unknown are found by the next check.
     if (spelling.dictionaries.length > 0) void spelling.lookUp(await siteWork.words())
   }
 
   function stop(): void {
+    checks++
     progress.value = undefined
     void siteWork.stopChecking()
   }
 
   watch(
     () => openSite.id,
-    () => (all.value = undefined),
+    () => (all.value = sofar.value = undefined),
   )
   watchDebounced(
     () => [openSite.site, spelling.unknown],
@@ -143,6 +166,8 @@ export const useProof = defineStore('proof', () => {
 
   return {
     all,
+    /** Whether only a part of what the first check would find is known. */
+    isPartial: computed(() => all.value === undefined && sofar.value !== undefined),
     findings,
     aside,
     reasons,

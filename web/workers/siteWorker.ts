@@ -4,7 +4,7 @@ import { Checker } from '@viatica/core/check/checker.ts'
 import type { Finding, Severity } from '@viatica/core/check/rule.ts'
 import { fixesOf } from '@viatica/core/check/fixes.ts'
 import { ruleOf, RULES } from '@viatica/core/check/rules.ts'
-import { type Statistics, statisticsOf } from '@viatica/core/statistics/statistics.ts'
+import { type Statistics, statisticsInSteps } from '@viatica/core/statistics/statistics.ts'
 import { type LinkPicture, linkPicture } from '@viatica/core/statistics/linkPicture.ts'
 import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import type { ListLine } from '@viatica/core/formats/list.ts'
@@ -23,7 +23,11 @@ import { type Found, search } from '@viatica/core/search/search.ts'
 import { wordsOfSite } from '@viatica/core/spelling/spelling.ts'
 import type { WalkReport } from '@viatica/core/walk/walk.ts'
 import { expose, transfer } from 'comlink'
+import { inSlices } from './slices.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
+
+/** So many findings are told at once. */
+const MOST_TOLD = 2000
 
 /** What a change would do, before it is made. */
 export interface Foreseen {
@@ -34,12 +38,15 @@ export interface Foreseen {
 /** A finding as it is shown: its fix, which may hold a whole text, is asked for when it is wanted. */
 export interface ShownFinding extends Omit<Finding, 'fix'> {
   readonly severity: Severity
+  /** The place of its rule among all rules. */
+  readonly ofRule: number
   readonly canFix: boolean
 }
 
 const shown = ({ fix, ...found }: Finding): ShownFinding => ({
   ...found,
   severity: ruleOf(found.rule).severity,
+  ofRule: RULES.indexOf(ruleOf(found.rule)),
   canFix: fix !== undefined,
 })
 
@@ -74,6 +81,7 @@ export class SiteWork {
   #checks = 0
   #unknownWords: ReadonlySet<string> = new Set()
   #walks = 0
+  #countings = 0
   #sightings = 0
   /** The last change that was foreseen, as if it had been made. */
   #foreseen: Site | undefined
@@ -115,8 +123,14 @@ export class SiteWork {
       : partBeforeAndAfter(this.#site!, this.#foreseen!, page, part, thisYear())
   }
 
-  statistics(): Statistics {
-    return statisticsOf(this.#site!)
+  /**
+   * The figures of the site. Asked again while one answer is worked out, that one gives way.
+   * @param progress called with how many pages are read
+   */
+  async statistics(progress: (read: number) => unknown): Promise<Statistics | undefined> {
+    const mine = ++this.#countings
+    const work = statisticsInSteps(this.#site!)
+    return (await inSlices(work, () => mine === this.#countings, progress))?.result
   }
 
   /** The links of texts and of the plan that lead to a page: every text of the site is read for them. */
@@ -131,46 +145,48 @@ export class SiteWork {
   }
 
   /**
-   * What the rules find. Asked again while one check goes on, that one gives way.
+   * Tells what the rules find, a part at a time. Asked again while one check goes on, that one gives way.
    * @param unknownWords those that no dictionary has
-   * @param progress called with how many rules are done, of how many
+   * @param tell called with how far the check is, of how much, and what was found since the last call
+   * @returns whether all was told
    */
   async check(
     unknownWords: ReadonlySet<string>,
-    progress: (done: number, total: number) => void,
-  ): Promise<readonly ShownFinding[] | undefined> {
+    tell: (done: number, total: number, found: readonly ShownFinding[]) => unknown,
+  ): Promise<boolean> {
     this.#follow(unknownWords)
     const mine = ++this.#checks
-    const checking = this.#checker.checkInSteps(this.#site!, this.#unknownWords)
-    for (;;) {
-      // Between two rules, what was asked meanwhile gets its turn.
-      await new Promise((resolve) => setTimeout(resolve))
-      if (mine !== this.#checks) return undefined
-      const step = checking.next()
-      if (step.done) return step.value.map(shown)
-      progress(step.value, RULES.length)
+    const isWanted = () => mine === this.#checks
+    let found: ShownFinding[] = []
+    const tellFound = async (done: number, total: number) => {
+      const telling = found
+      found = []
+      // The window takes up so many without a pause that anybody sees.
+      for (let at = 0; at === 0 || at < telling.length; at += MOST_TOLD)
+        await tell(done, total, telling.slice(at, at + MOST_TOLD))
     }
+    const checker = this.#checker
+    const steps = checker.checkInSteps(this.#site!, this.#unknownWords)
+    const noted = (function* () {
+      for (const { done, total, found: more } of steps) {
+        found.push(...more.map(shown))
+        yield { done, total }
+      }
+    })()
+    if (!(await inSlices(noted, isWanted, ({ done, total }) => tellFound(done, total)))) return false
+    await tellFound(1, 1)
+    return isWanted()
   }
 
   /**
    * Follows every link of the finished site. @param progress called with what was found so far, a few times a second
    * @returns the whole report; undefined when the walk was stopped
    */
-  async walk(progress: (report: WalkReport) => void): Promise<WalkReport | undefined> {
+  async walk(progress: (report: WalkReport) => unknown): Promise<WalkReport | undefined> {
     const mine = ++this.#walks
     const { walkSite } = await later.walk()
-    let last: WalkReport | undefined
-    let told = 0
-    for (const report of walkSite(this.#site!, thisYear())) {
-      last = report
-      if (performance.now() - told < 200) continue
-      told = performance.now()
-      progress(report)
-      // What was asked meanwhile gets its turn: also the wish to stop.
-      await new Promise((resolve) => setTimeout(resolve))
-      if (mine !== this.#walks) return undefined
-    }
-    return last
+    const walk = walkSite(this.#site!, thisYear())
+    return (await inSlices(walk, () => mine === this.#walks, progress))?.result
   }
 
   /** Keeps the words at hand as one object as long as they are the same: what was found with them is kept, too. */
@@ -198,13 +214,11 @@ export class SiteWork {
   async sights(): Promise<PageSight[] | undefined> {
     const mine = ++this.#sightings
     const pages: PageSight[] = []
-    for (const sight of sights(this.#site!, thisYear())) {
-      pages.push(sight)
-      if (pages.length % 50 > 0) continue
-      await new Promise((resolve) => setTimeout(resolve))
-      if (mine !== this.#sightings) return undefined
-    }
-    return pages
+    const looking = sights(this.#site!, thisYear())
+    const noted = (function* () {
+      for (const sight of looking) yield pages.push(sight)
+    })()
+    return (await inSlices(noted, () => mine === this.#sightings)) && pages
   }
 
   /** What a page is like now, to be kept with the tick that it was seen. */

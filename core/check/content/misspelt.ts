@@ -1,6 +1,13 @@
 import type { Entry } from '../../plan/entry.ts'
 import { wordsAround } from '../../spelling/around.ts'
-import { speller, wordsInContent, wordsInFields } from '../../spelling/spelling.ts'
+import {
+  dictionariesFor,
+  differentWordsInContent,
+  NO_WORDS,
+  speller,
+  wordsInContent,
+  wordsInFields,
+} from '../../spelling/spelling.ts'
 import { type Checked, COMMON_PRACTICE, type Found, type SiteRule } from '../rule.ts'
 import { inContent } from '../bodyElements.ts'
 
@@ -15,7 +22,9 @@ function findIn(entry: Entry, { site }: Checked, isRight: (word: string) => bool
   }
   for (const { words } of wordsInFields(entry))
     for (const { word } of words) put(word, () => ({ in: 'entry', entry: entry.id }))
-  for (const { word, start, end } of wordsInContent(entry, site))
+  // Mostly all are right: then nobody needs their places.
+  const isAllRight = differentWordsInContent(entry, site).every(isRight)
+  for (const { word, start, end } of isAllRight ? [] : wordsInContent(entry, site))
     put(word, () => {
       const source = entry.kind === 'page' ? entry.body.html.slice(0, start) : ''
       return inContent(entry, { start, end, line: source.split('\n').length })
@@ -48,6 +57,10 @@ export const misspelt: SiteRule = {
   from: ({ site, unknownWords }) => [
     ...[site.plan, site.surround, site.settings.language, site.settings.ownWords, unknownWords],
   ],
+  read({ site, unknownWords }, page) {
+    const isSpelt = unknownWords !== NO_WORDS && dictionariesFor(site.settings.language).length > 0
+    if (isSpelt) differentWordsInContent(page, site)
+  },
   findAll(checked) {
     if (checked.unknownWords.size === 0) return []
     const isRight = speller(checked.site, checked.unknownWords)

@@ -1,4 +1,4 @@
-import { type Heading, headingsOf, type HeadingWarning } from '../../content/headings.ts'
+import { type Heading, headingsOfBody, type HeadingWarning } from '../../content/headings.ts'
 import { inContent } from '../bodyElements.ts'
 import type { PageRule, Severity } from '../rule.ts'
 
@@ -14,7 +14,7 @@ export function headingRule(
     group: 'titles and headings',
     from: (_, page) => [page.body],
     find: (_, page) =>
-      headingsOf(page.body.html).flatMap((heading, at) => {
+      headingsOfBody(page.body).flatMap((heading, at) => {
         if (heading.warning !== warning) return []
         return [
           {

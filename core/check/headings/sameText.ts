@@ -16,14 +16,19 @@ export function sameOnPages(
       const by = new Map<string, PageEntry[]>()
       for (const page of pages) {
         const text = textOf(page).trim().toLowerCase()
-        if (text !== '') by.set(text, [...(by.get(text) ?? []), page])
+        if (text === '') continue
+        const same = by.get(text)
+        if (same) same.push(page)
+        else by.set(text, [page])
       }
       return [...by].flatMap(([text, same]): Found[] =>
         same.length < 2
           ? []
           : same.map((page) => {
-              const others = same.filter((one) => one !== page).map(({ title }) => `“${title}”`)
-              const named = others.length > 3 ? `${others.length} other pages` : others.join(', ')
+              // A copy keeps what its original says: there may be as many as there are pages.
+              const others = same.length > 4 ? [] : same.filter((one) => one !== page)
+              const titles = others.map(({ title }) => `“${title}”`)
+              const named = same.length > 4 ? `${same.length - 1} other pages` : titles.join(', ')
               return { place: { in: 'entry', entry: page.id }, words: words(named), gist: text, asks }
             }),
       )

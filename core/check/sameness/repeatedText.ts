@@ -14,6 +14,7 @@ export const repeatedText: SiteRule = {
   about: 'main content that is that of another page, as a copy leaves it',
   source: COMMON_PRACTICE,
   from: ({ pages }) => [pages],
+  read: (_, { body }) => textBlocks(body),
   findAll({ pages }) {
     /** The first page that has each block, in plan order. */
     const first = new Map<string, number>()

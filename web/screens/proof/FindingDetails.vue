@@ -17,7 +17,7 @@ const openSite = useOpenSite()
 const proof = useProof()
 const goTo = useGoTo()
 
-const finding = computed(() => (proof.all ?? []).find(({ key }) => key === proof.chosenKey))
+const finding = computed(() => [...proof.findings, ...proof.aside].find(({ key }) => key === proof.chosenKey))
 const rule = computed(() => finding.value && ruleOf(finding.value.rule))
 const source = computed(() => {
   const [, words = '', url] = /^(.*?):? ?(https:\S*)?$/.exec(rule.value?.source ?? '') ?? []

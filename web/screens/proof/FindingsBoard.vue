@@ -31,6 +31,10 @@ const showsAside = ref(false)
 
 const options = GROUPINGS.map((value) => ({ value, label: `by ${value}` }))
 const site = computed(() => openSite.site!)
+const stateWords = computed(() => {
+  if (proof.all) return 'Checked; kept up as you edit.'
+  return proof.isPartial ? 'Stopped before the end.' : 'Not checked yet.'
+})
 
 const filtered = computed(() => {
   const words = wanted.value.trim().toLowerCase()
@@ -38,7 +42,7 @@ const filtered = computed(() => {
     .filter(
       (one) =>
         shown.value.has(one.severity) &&
-        `${one.words} ${placeWords(site.value, one.place)}`.toLowerCase().includes(words),
+        (words === '' || `${one.words} ${placeWords(site.value, one.place)}`.toLowerCase().includes(words)),
     )
     .toSorted(bySeverity)
 })
@@ -160,7 +164,7 @@ function press(event: KeyboardEvent): void {
           :percent="Math.round((100 * proof.progress[0]) / proof.progress[1])"
           :show-info="false"
           size="small"
-          aria-label="Rules done"
+          aria-label="How far the check is"
         />
         <Button size="small" @click="proof.stop">Stop</Button>
       </template>
@@ -168,9 +172,7 @@ function press(event: KeyboardEvent): void {
         <Checkbox v-if="proof.aside.length > 0 || showsAside" v-model:checked="showsAside"
           >ignored ones ({{ proof.aside.length }})</Checkbox
         >
-        <span class="quiet">{{
-          proof.all === undefined ? 'Not checked yet.' : 'Checked; kept up as you edit.'
-        }}</span>
+        <span class="quiet">{{ stateWords }}</span>
         <Button size="small" @click="proof.check">Check again</Button>
       </template>
       <Button v-if="fixable.length > 1" size="small" @click="proof.fix(fixable)"

@@ -14,6 +14,7 @@ import { STATES } from '@viatica/core/plan/entry.ts'
 import { walk } from '@viatica/core/plan/plan.ts'
 import { soundFileName } from '@viatica/core/standard/fileName.ts'
 import { Checkbox, Empty, Popover } from 'ant-design-vue'
+import { proxy } from 'comlink'
 import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { useChosen } from '../../../stores/chosen.ts'
 import { useOpenSite } from '../../../stores/openSite.ts'
@@ -45,8 +46,8 @@ const statistics = shallowRef(NO_STATISTICS)
 watch(
   () => openSite.site,
   async (site) => {
-    const found = await siteWork.statistics()
-    if (site === openSite.site) statistics.value = found
+    const found = await siteWork.statistics(proxy(() => undefined))
+    if (found && site === openSite.site) statistics.value = found
   },
   { immediate: true },
 )

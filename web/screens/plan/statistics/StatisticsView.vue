@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import type { Statistics } from '@viatica/core/statistics/statistics.ts'
 import { STATES } from '@viatica/core/plan/entry.ts'
-import { Spin } from 'ant-design-vue'
-import { computed, shallowRef, watch } from 'vue'
+import { Progress } from 'ant-design-vue'
+import { proxy } from 'comlink'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { siteWork } from '../../../workers/siteWork.ts'
 import BarChart from '../../../parts/BarChart.vue'
@@ -10,12 +11,16 @@ import BarChart from '../../../parts/BarChart.vue'
 /** The statistics of the site: what is counted, and how far pages are from the home page. */
 const openSite = useOpenSite()
 const statistics = shallowRef<Statistics>()
+/** How many pages are read so far. */
+const read = ref(0)
+/** The entries of the plan, nearly all of which are pages. */
+const all = computed(() => openSite.site!.plan.entries.size)
 
 watch(
   () => openSite.site,
   async (site) => {
-    const found = await siteWork.statistics()
-    if (site === openSite.site) statistics.value = found
+    const found = await siteWork.statistics(proxy((count: number) => void (read.value = count)))
+    if (found && site === openSite.site) statistics.value = found
   },
   { immediate: true },
 )
@@ -50,7 +55,16 @@ function stateWords({ byState }: Statistics): string {
 
 <template>
   <section class="statistics" tabindex="0" aria-label="Statistics of the site">
-    <Spin v-if="!statistics" />
+    <p v-if="!statistics" class="reading" role="status">
+      Reading the pages
+      <Progress
+        class="progress"
+        :percent="Math.round((100 * read) / all)"
+        :show-info="false"
+        size="small"
+        aria-label="Pages read"
+      />
+    </p>
     <template v-else>
       <dl>
         <div v-for="{ figure, words, more } in told" :key="words">
@@ -74,6 +88,16 @@ function stateWords({ byState }: Statistics): string {
 <style scoped>
 .statistics {
   overflow-y: auto;
+}
+
+.reading {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+
+.progress {
+  width: 220px;
 }
 
 dl {
