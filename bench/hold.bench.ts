@@ -1,6 +1,4 @@
 import { randomUUID } from 'node:crypto'
-import { readFileSync } from 'node:fs'
-import { Worker } from 'node:worker_threads'
 import { gzipSync } from 'node:zlib'
 import { bring } from '@viatica/core/existing/bring.ts'
 import { readMarkdown } from '@viatica/core/formats/markdown.ts'
@@ -11,8 +9,8 @@ import { applyChange } from '@viatica/core/plan/change/apply.ts'
 import { planOfBranch } from '@viatica/core/plan/branch.ts'
 import { type Site, siteWith } from '@viatica/core/plan/site.ts'
 import { STANDARD_SURROUND } from '@viatica/core/plan/surround/surround.ts'
-import { startServer } from '../e2e/server.ts'
 import { makeBranch } from './makeBranch.ts'
+import { print, type Sent, serveToMeasure, SITE_FILE } from './served.ts'
 import { slowFolders } from './slowFolders.ts'
 
 /**
@@ -21,55 +19,13 @@ import { slowFolders } from './slowFolders.ts'
  * past 1 GB. Whatever is under 1 MB shall take no more than 2 s.
  */
 
-const { child, port } = await startServer(process.env['VIATICA_BENCH_DATABASE']!, 0, { VIATICA_DEMO: 'no' })
-const url = `http://127.0.0.1:${port}`
+const { child, send, measure } = await serveToMeasure()
 
 /** Pages of the site whose archives are asked for. */
 const ARCHIVED = 3000
 
-const SITE_FILE = 'application/vnd.viatica.site+json'
 const OPML = 'text/x-opml'
 const JSON_TYPE = 'application/json'
-
-interface Sent {
-  readonly path: string
-  readonly body?: string | Buffer
-  readonly type?: string
-  readonly zipped?: boolean
-}
-
-async function send({ path, body, type, zipped }: Sent): Promise<{ status: number; text: string }> {
-  const response = await fetch(url + path, {
-    ...(body === undefined ? {} : { method: 'POST', body: body as BodyInit }),
-    headers: {
-      ...(type ? { 'content-type': type } : {}),
-      ...(zipped ? { 'content-encoding': 'gzip' } : {}),
-    },
-  })
-  return { status: response.status, text: await response.text() }
-}
-
-/** The most memory that the server had so far, in MB. */
-function mostMemory(): number {
-  const status = readFileSync(`/proc/${child.pid}/status`, 'utf8')
-  return Number(/VmHWM:\s+(\d+)/.exec(status)?.[1] ?? 0) / 1000
-}
-
-const print = (words: string, ...cells: (string | number)[]) =>
-  console.log(words.padEnd(58) + cells.map((cell) => String(cell).padStart(10)).join(''))
-
-/** Sends something while health is asked for, and prints what came of it. */
-async function measure(words: string, ...requests: Sent[]): Promise<void> {
-  const probe = new Worker(new URL('./healthProbe.mjs', import.meta.url), { workerData: `${url}/api/health` })
-  await new Promise((resolve) => setTimeout(resolve, 300))
-  const start = performance.now()
-  const answers = await Promise.all(requests.map(send))
-  const ms = performance.now() - start
-  const worst = new Promise<number>((resolve) => probe.once('message', resolve))
-  probe.postMessage('over')
-  const statuses = [...new Set(answers.map(({ status }) => status))].join()
-  print(words, statuses, ms.toFixed(0), (await worst).toFixed(0), mostMemory().toFixed(0))
-}
 
 const created = async (site: Site): Promise<string> => {
   const answer = await send({ path: '/api/sites', body: writeSiteFile(site, new Map()), type: SITE_FILE })

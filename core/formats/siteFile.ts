@@ -142,7 +142,8 @@ function branchForFile({ entries, ...entry }: Branch): object {
   const fields: Partial<Record<EntryField, unknown>> = entry
   const kept: Record<string, unknown> = { kind: entry.kind, id: entry.id }
   for (const field of FIELDS_OF_KIND[entry.kind]) {
-    if (JSON.stringify(fields[field]) !== JSON.stringify(USUAL[field])) kept[field] = fields[field]
+    const [is, usual] = [fields[field], USUAL[field]]
+    if (is !== usual && JSON.stringify(is) !== JSON.stringify(usual)) kept[field] = is
   }
   if (entries.length > 0) kept['entries'] = entries.map(branchForFile)
   return kept
@@ -152,9 +153,16 @@ function branchForFile({ entries, ...entry }: Branch): object {
  * Writes a site as a site file. Reading it again gives the same site, and writing that the same text.
  * @param contents the bytes of the files in base64, by key
  */
-export function writeSiteFile(site: Site, contents: ReadonlyMap<string, string>): string {
+export const writeSiteFile = (site: Site, contents: ReadonlyMap<string, string>): string =>
+  `${JSON.stringify(siteFileData(site, contents), null, SITE_FILE_INDENT)}\n`
+
+/** How a site file is indented. */
+export const SITE_FILE_INDENT = 2
+
+/** What a site file holds, to be written as JSON. @param contents the bytes of the files in base64, by key */
+export function siteFileData(site: Site, contents: ReadonlyMap<string, string>): object {
   const { settings, surround, files, plan } = toSiteData(site)
-  const file = {
+  return {
     format: FORMAT,
     version: VERSION,
     settings: Object.fromEntries(
@@ -166,5 +174,4 @@ export function writeSiteFile(site: Site, contents: ReadonlyMap<string, string>)
     plan: branchForFile(plan),
     contents: Object.fromEntries([...contents].sort(([a], [b]) => (a < b ? -1 : 1))),
   }
-  return `${JSON.stringify(file, null, 2)}\n`
 }

@@ -82,6 +82,6 @@ test('over random sites no link of the surround leads nowhere, and no surround d
 test('a walk can be left at any page', () => {
   const walking = walkSite(loadDemo().site, YEAR)
   expect(walking.next().value).toMatchObject({ pages: 1, total: 37 })
-  walking.return(undefined)
+  walking.return(undefined as never)
   expect(walking.next().done).toBe(true)
 })

@@ -8,6 +8,7 @@ import { fileTypeOf } from '@viatica/core/plan/file.ts'
 import { bodyOf } from '../http/body.ts'
 import { type Edit, editSchema, uuidSchema } from '../http/editSchema.ts'
 import type { Workshop } from '../threads/workshop.ts'
+import { readJson } from '../slicedJson.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 
 const madeSchema = v.strictObject({ ids: listOf(uuidSchema, 10_000) })
@@ -32,7 +33,8 @@ export function changeRoutes(store: SiteStore, workshop: Workshop, maxFileBytes:
 
   /** What is small is read at once; the rest where it holds nobody up. */
   async function readEdit(bytes: Buffer): Promise<Edit> {
-    if (bytes.length > SMALL_BYTES) return JSON.parse(await workshop.read({ kind: 'edit', bytes })) as Edit
+    if (bytes.length > SMALL_BYTES)
+      return (await readJson(await workshop.read({ kind: 'edit', bytes }))) as Edit
     return v.parse(editSchema, checkJson(new TextDecoder().decode(bytes)), { abortEarly: true })
   }
 

@@ -1,12 +1,13 @@
 import { type Export, EXPORTS } from '@viatica/core/formats/exports.ts'
 import { writeOpml } from '@viatica/core/formats/opml.ts'
 import { isArchived } from '@viatica/core/formats/siteArchive.ts'
-import { writeSiteFile } from '@viatica/core/formats/siteFile.ts'
+import { SITE_FILE_INDENT, siteFileData } from '@viatica/core/formats/siteFile.ts'
 import { type RequestHandler, Router } from 'express'
 import { asDownload } from '../http/download.ts'
 import { OPML } from '../http/mediaTypes.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 import type { Workshop } from '../threads/workshop.ts'
+import { sendJson } from '../slicedJson.ts'
 import { giveArchive } from './archive.ts'
 
 type Giving = RequestHandler<{ id: string }>
@@ -22,7 +23,7 @@ const giveSiteFile = (store: SiteStore, workshop: Workshop): Giving => {
       contents.set(content, (await store.readContent(content))!.toString('base64'))
     }
     asDownload(response, site.settings.name, '.site.json')
-    response.type('application/json').send(writeSiteFile(site, contents))
+    await sendJson(response, siteFileData(site, contents), SITE_FILE_INDENT)
   }
 }
 

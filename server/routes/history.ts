@@ -2,6 +2,7 @@ import { filledLine } from '@viatica/core/standard/text.ts'
 import express, { Router } from 'express'
 import * as v from 'valibot'
 import { baseEntries } from '../http/editSchema.ts'
+import { sendJson } from '../slicedJson.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 
 const wholeNumber = v.pipe(v.string(), v.regex(/^\d{1,9}$/, 'must be a whole number'), v.transform(Number))
@@ -27,7 +28,7 @@ export function historyRoutes(store: SiteStore): Router {
 
   routes.get('/sites/:id/history/:revision/way-back', async (request, response) => {
     const to = v.parse(wholeNumber, request.params.revision)
-    response.json(await store.wayBack(request.params.id, to))
+    await sendJson(response, await store.wayBack(request.params.id, to))
   })
 
   routes.post(
@@ -42,7 +43,7 @@ export function historyRoutes(store: SiteStore): Router {
 
   routes.get('/sites/:id/changes', async (request, response) => {
     const { after } = v.parse(v.object({ after: wholeNumber }), request.query)
-    response.json(await store.changesAfter(request.params.id, after))
+    await sendJson(response, await store.changesAfter(request.params.id, after))
   })
 
   return routes

@@ -8,6 +8,7 @@ import * as v from 'valibot'
 import { bodyOf } from '../http/body.ts'
 import { OPML } from '../http/mediaTypes.ts'
 import { Problem } from '../http/problem.ts'
+import { sendJson } from '../slicedJson.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 import type { Workshop } from '../threads/workshop.ts'
 
@@ -63,7 +64,7 @@ export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
 
   routes.get('/sites/:id', async (request, response) => {
     const { site, revision, stamp } = await store.read(request.params.id)
-    response.json({ id: request.params.id, revision, stamp, site: toSiteData(site) })
+    await sendJson(response, { id: request.params.id, revision, stamp, site: toSiteData(site) })
   })
 
   routes.delete('/sites/:id', async (request, response) => {

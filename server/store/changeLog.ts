@@ -8,6 +8,7 @@ import { changeWords } from '@viatica/core/plan/change/changeWords.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { fromSiteData, readSiteData, toSiteData } from '@viatica/core/plan/siteData.ts'
 import type { Knex } from 'knex'
+import { jsonOf } from '../slicedJson.ts'
 
 /** A change that was made, and the id of the edit that made it. */
 export interface LoggedChange {
@@ -65,7 +66,7 @@ async function isPoint(trx: Knex.Transaction, site: string, revision: number): P
 }
 
 async function keepState(trx: Knex.Transaction, site: string, revision: number, state: Site): Promise<void> {
-  const bytes = await packed(JSON.stringify(toSiteData(state)))
+  const bytes = await packed(await jsonOf(toSiteData(state)))
   await trx('states')
     .insert({ site_id: site, revision, state: bytes })
     .onConflict(['site_id', 'revision'])
@@ -103,8 +104,8 @@ export async function appendChange(trx: Knex.Transaction, site: string, made: Ma
     revision,
     change_id: edit.id,
     // What it was guarded against is settled now.
-    change: JSON.stringify(unguarded(change)),
-    inverse: JSON.stringify(inverse),
+    change: await jsonOf(unguarded(change)),
+    inverse: await jsonOf(inverse),
     words,
   })
   if (revision % STATE_EVERY === 0) await keepState(trx, site, revision, made.after)
