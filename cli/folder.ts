@@ -4,29 +4,18 @@ import { promisify } from 'node:util'
 import { type Brought, bring, NothingToBring } from '@viatica/core/existing/bring.ts'
 import type { FoundFile } from '@viatica/core/existing/intake/folderFiles.ts'
 import { archivePath } from '@viatica/core/existing/intake/foundPaths.ts'
+import { MOST_BYTES, Room } from '@viatica/core/existing/intake/room.ts'
 import { withoutTop } from '@viatica/core/existing/intake/withoutTop.ts'
 import { fromBuffer, getFileNameLowLevel, type Entry, type ZipFile } from 'yauzl'
 import { Fault } from './fault.ts'
 
-/** What is taken in at most. */
-const MOST_FILES = 5000
-const MOST_BYTES = 200_000_000
-
 /** Folders that tools keep beside the pages, and that nobody publishes. */
 const PASSED_OVER = new Set(['.git', '.hg', '.svn', 'node_modules'])
 
-/** Counts what is read, and stops where it is too much. */
-class Room {
-  #files = 0
-  #bytes = 0
-
-  take(path: string, bytes: number): void {
-    this.#files++
-    this.#bytes += bytes
-    if (this.#files > MOST_FILES) throw new Fault(`There are more than ${MOST_FILES} files.`)
-    if (this.#bytes > MOST_BYTES)
-      throw new Fault(`${path}: The files have more than ${MOST_BYTES / 1_000_000} MB together.`)
-  }
+/** Counts a file that is to be read. @throws Fault where there is no room for it */
+function countFile(room: Room, path: string, bytes: number): void {
+  const refusal = room.take(path, bytes)
+  if (refusal !== undefined) throw new Fault(`${path}: ${refusal}`)
 }
 
 export function isFolder(path: string): boolean {
@@ -45,7 +34,7 @@ export function readFolderFiles(folder: string): Promise<readonly FoundFile[]> {
         if (entry.isDirectory()) {
           if (!PASSED_OVER.has(entry.name)) waiting.push(`${path}/`)
         } else if (entry.isFile()) {
-          room.take(path, statSync(join(folder, path)).size)
+          countFile(room, path, statSync(join(folder, path)).size)
           files.push({ path, bytes: new Uint8Array(readFileSync(join(folder, path))) })
         }
       }
@@ -97,7 +86,7 @@ export async function readZipFiles(path: string, said = path): Promise<readonly 
           if (/[/\\]$/.test(entry.fileNameRaw.toString('latin1')) || kind === 0o120000) return
           if ((entry.generalPurposeBitFlag & 1) !== 0)
             throw new Fault(`${said}: ${path} is locked with a password.`)
-          room.take(path, entry.uncompressedSize)
+          countFile(room, path, entry.uncompressedSize)
           files.push({ path, bytes: await bytesIn(zip, entry) })
         }
         take().then(() => zip.readEntry(), reject)

@@ -8,6 +8,7 @@ import {
   type PointedElement,
 } from '@viatica/core/existing/drawn.ts'
 import type { FoundFile } from '@viatica/core/existing/intake/folderFiles.ts'
+import { Room } from '@viatica/core/existing/intake/room.ts'
 import { withoutTop } from '@viatica/core/existing/intake/withoutTop.ts'
 import { type Overview, overviewOf } from '@viatica/core/existing/overview.ts'
 import { likelyFolder } from '@viatica/core/existing/join/folder.ts'
@@ -43,20 +44,8 @@ export type Progress =
   | { readonly step: 'read'; readonly done: number; readonly total: number }
   | { readonly step: Step }
 
-/** What is taken in at most. */
-export const MOST_FILES = 5000
-export const MOST_BYTES = 200_000_000
-
 /** Folders that tools keep beside the pages, and that nobody publishes. */
 const PASSED_OVER = /(?:^|\/)(?:\.git|\.hg|\.svn|node_modules)\/|(?:^|\/)(?:\.DS_Store|Thumbs\.db)$/
-
-/** Why nothing can be taken in, in words for the author. */
-function refusalOf(paths: number, bytes: number): string | undefined {
-  if (paths > MOST_FILES) return `There are ${paths} files. At most ${MOST_FILES} can be imported.`
-  if (bytes > MOST_BYTES)
-    return `The files have ${Math.ceil(bytes / 1_000_000)} MB together. At most ${MOST_BYTES / 1_000_000} MB can be imported.`
-  return undefined
-}
 
 /** What is taken of existing pages: all of their HTML, or content and plan alone. */
 export type Taken = 'html' | 'content'
@@ -117,16 +106,13 @@ export class BringWork {
   async read(picked: Picked, tell: (progress: Progress) => void): Promise<string | undefined> {
     const progress = (done: number, total: number) => tell({ step: 'read', done, total })
     if (picked.kind === 'zip') {
-      const files = await filesInZip(picked.file, refusalOf, progress)
+      const files = await filesInZip(picked.file, (all) => new Room().takeAll(all), progress)
       if (typeof files === 'string') return files
       this.#take(files)
       return undefined
     }
     const kept = picked.files.filter(({ path }) => !PASSED_OVER.test(path))
-    const refusal = refusalOf(
-      kept.length,
-      kept.reduce((sum, { file }) => sum + file.size, 0),
-    )
+    const refusal = new Room().takeAll(kept.map(({ path, file }) => ({ path, size: file.size })))
     if (refusal !== undefined) return refusal
     const files: FoundFile[] = []
     for (const { path, file } of kept) {

@@ -26,12 +26,12 @@ async function bytesOf(entry: FileEntry): Promise<Uint8Array> {
 
 /**
  * The files of a zip archive.
- * @param refusalOf says why so many files, of so many bytes together, are not read
+ * @param refusalOf says why the files of such an archive are not read
  * @returns why it cannot be read, in words for the author
  */
 export async function filesInZip(
   archive: Blob,
-  refusalOf: (files: number, bytes: number) => string | undefined,
+  refusalOf: (files: readonly { readonly path: string; readonly size: number }[]) => string | undefined,
   progress: (done: number, total: number) => void,
 ): Promise<readonly FoundFile[] | string> {
   const reader = new ZipReader(new BlobReader(archive))
@@ -40,8 +40,9 @@ export async function filesInZip(
       (entry): entry is FileEntry =>
         !entry.directory && ((entry.externalFileAttributes >>> 16) & KIND) !== LINK,
     )
-    const bytes = entries.reduce((sum, { uncompressedSize }) => sum + uncompressedSize, 0)
-    const refusal = refusalOf(entries.length, bytes)
+    const refusal = refusalOf(
+      entries.map(({ filename, uncompressedSize }) => ({ path: filename, size: uncompressedSize })),
+    )
     if (refusal !== undefined) return refusal
     const locked = entries.find(({ encrypted }) => encrypted)
     if (locked) return `${locked.filename} is locked with a password.`

@@ -28,7 +28,8 @@ interface SortedFiles {
 }
 
 const PAGE_ENDINGS = new Set(['html', 'htm', 'xhtml', 'xht', 'php', 'php5', 'phtml', 'shtml', 'shtm', 'stm'])
-const MAX_PAGE_BYTES = 5_000_000
+/** What is larger is kept as it is. */
+export const MAX_PAGE_BYTES = 5_000_000
 /** Elements may stand in each other so deep and no deeper: as browsers have it, twice. */
 const MOST_NESTED = 1024
 
