@@ -71,7 +71,7 @@ export function createApp({
     }),
   )
   app.use(answerOnlyTo(hosts), refuseZero, refuseStrangers, checkKey(access))
-  app.use('/preview', previewNeedsKey(access), previewRoutes(store))
+  app.use('/preview', previewNeedsKey(access), previewRoutes(store, workshop))
   app.use(screenHeaders)
   app.use(
     '/api',

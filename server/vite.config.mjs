@@ -5,5 +5,6 @@ export default nodeBuild({
   main: 'main.ts',
   read: 'threads/readTasks.ts',
   write: 'threads/writeTasks.ts',
+  show: 'threads/showTasks.ts',
   host: '../hosts/standIn/main.ts',
 })

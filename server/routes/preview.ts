@@ -1,15 +1,9 @@
-import { pageAtPath } from '@viatica/core/address/addresses.ts'
-import { sharedFiles } from '@viatica/core/formats/archive.ts'
 import { fileTypeOf, mediaTypeOf } from '@viatica/core/plan/file.ts'
-import { filesByPath } from '@viatica/core/plan/site.ts'
-import { previewed } from '@viatica/core/render/previewed.ts'
-import { sharedDigest } from '@viatica/core/render/sharedDigest.ts'
-import { createRenderer } from '@viatica/core/render/renderer.ts'
 import { Router } from 'express'
 import { Problem } from '../http/problem.ts'
 import { previewHeaders } from '../http/security.ts'
-import { bytesOf } from '../store/fileBytes.ts'
 import type { SiteStore } from '../store/siteStore.ts'
+import type { Workshop } from '../threads/workshop.ts'
 import { escapeAttribute, escapeText } from '@viatica/core/standard/escape.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
 
@@ -30,7 +24,7 @@ function topOf(url: string, segment: string): string {
 const KEPT = 'private, max-age=3600, immutable'
 
 /** `GET /preview/:id/…`: every page of a site at its own address, planned ones too, in a sandbox. */
-export function previewRoutes(store: SiteStore): Router {
+export function previewRoutes(store: SiteStore, workshop: Workshop): Router {
   const routes = Router({ strict: true })
   routes.use(previewHeaders)
 
@@ -44,27 +38,30 @@ export function previewRoutes(store: SiteStore): Router {
     const { top } = request.params
     // After the id may stand what its reader takes the shared files to be.
     const [id = '', shared] = top.split('~')
-    const { site: saved } = await store.read(id)
-    const site = previewed(saved, topOf(request.originalUrl, top))
-    const page = pageAtPath(site, path)
+    const shown = await workshop.show({
+      site: id,
+      path,
+      top: topOf(request.originalUrl, top),
+      year: thisYear(),
+    })
     response.set('Cache-Control', 'no-store')
-    if (page !== undefined)
-      return void response.type('html').send(createRenderer(site, thisYear()).shown(page))
-    const file = [...sharedFiles(site), ...filesByPath(site)].find((candidate) => candidate.path === path)
-    if (!file && request.accepts(['json', 'html']) === 'html') {
+    if (shown.kind === 'page') return void response.type('html').send(shown.html)
+    if (shown.kind === 'nothing') {
+      if (request.accepts(['json', 'html']) !== 'html')
+        throw new Problem(404, 'Not found', `The site has no page or file at ${path}.`)
       const home = `/preview/${encodeURIComponent(id)}/`
       return void response
         .status(404)
         .type('html')
-        .send(missingPage(site.settings.name, path, home))
+        .send(missingPage(shown.siteName, path, home))
     }
-    if (!file) throw new Problem(404, 'Not found', `The site has no page or file at ${path}.`)
+    const { file } = shown
     // Fonts are the one kind of file that a page of an opaque origin may load only where it is let.
     if (fileTypeOf(path)?.kind === 'font') response.set('Access-Control-Allow-Origin', '*')
     response
-      .set('Cache-Control', shared === sharedDigest(saved) ? KEPT : 'no-cache')
+      .set('Cache-Control', shared === shown.shared ? KEPT : 'no-cache')
       .type(mediaTypeOf(path))
-      .send(await bytesOf(store, file))
+      .send(Buffer.from('bytes' in file ? file.bytes : ((await store.readContent(file.content)) ?? '')))
   })
 
   return routes

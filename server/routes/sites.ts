@@ -46,9 +46,8 @@ export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
       const kind = kindOf(request)
       if (kind) {
         const { name } = v.parse(importSchema, request.query)
-        const { site, contents } = await workshop.read({ kind, bytes: bodyOf(request) })
-        const settings = { ...site.settings, ...(name === undefined ? {} : { name }) }
-        id = await store.create({ ...site, settings }, contents)
+        const site = await workshop.read({ kind, bytes: bodyOf(request) })
+        id = await store.writing(() => workshop.create(site, name))
       } else if (request.is('json')) {
         const { name } = v.parse(newSiteSchema, request.body)
         id = await store.create(newSite(name, 'home'), new Map())

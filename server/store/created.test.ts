@@ -1,4 +1,7 @@
 import { toSiteData } from '@viatica/core/plan/siteData.ts'
+import { randomUUID } from 'node:crypto'
+import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
+import { anyChange, arbitraryDraws, arbitraryStart } from '@viatica/core/testing/arbitraryChange.ts'
 import { arbitrarySite } from '@viatica/core/testing/arbitrarySite.ts'
 import { arbitrarySurround } from '@viatica/core/testing/arbitrarySurround.ts'
 import fc from 'fast-check'
@@ -28,4 +31,44 @@ test('a site that was just stored is what another server reads of it, in the sam
     }),
     { numRuns: 60 },
   )
+})
+
+test('a server that remembers an earlier revision catches up to what one reads that remembers nothing', async () => {
+  await server.keepTestContents()
+  let caughtUp = 0
+  await fc.assert(
+    fc.asyncProperty(arbitraryStart(8), fc.array(arbitraryDraws, { maxLength: 8 }), async (start, draws) => {
+      const files = new Map([...start.files].map(([id, file]) => [id, { ...file, content: 'k1', size: 2 }]))
+      const id = await server.store.create({ ...start, files }, new Map())
+      const other = new SiteStore(server.database, () => Promise.resolve())
+      let last: string | undefined
+      for (const [at, one] of draws.entries()) {
+        if (at % 3 === 0) await other.read(id)
+        const { site, revision, stamp } = await server.store.read(id)
+        const edit = randomUUID()
+        try {
+          const change = anyChange(site, one, at)
+          await server.store.change(id, {
+            id: edit,
+            base: revision,
+            stamp: stamp ?? undefined,
+            change,
+            continues: last,
+          })
+          last = edit
+          caughtUp++
+        } catch (error) {
+          expect(error).toBeInstanceOf(ChangeRefused)
+        }
+      }
+      const [remembered, read] = [
+        await other.read(id),
+        await new SiteStore(server.database, () => Promise.resolve()).read(id),
+      ]
+      expect([remembered.revision, remembered.stamp]).toEqual([read.revision, read.stamp])
+      expect(toSiteData(remembered.site)).toEqual(toSiteData(read.site))
+    }),
+    { numRuns: 60 },
+  )
+  expect(caughtUp).toBeGreaterThan(60)
 })

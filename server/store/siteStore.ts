@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto'
 import { setImmediate as immediate } from 'node:timers/promises'
-import type { Applied } from '@viatica/core/plan/change/apply.ts'
+import { type Applied, applyChange } from '@viatica/core/plan/change/apply.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import { differenceOf } from '@viatica/core/plan/change/restore.ts'
@@ -96,6 +96,8 @@ export class UnknownSite extends Error {
 
 /** Sites are read often and change rarely: the newest revisions of the last few stay in memory. */
 const REMEMBERED = 16
+/** A site that missed more changes is read anew. */
+const MOST_CAUGHT_UP = 100
 
 function planOfRows(rows: readonly EntryRow[], home: EntryId): Plan {
   const parents = new Map<EntryId, EntryId>()
@@ -145,8 +147,8 @@ export class SiteStore {
     return this.#isFull
   }
 
-  /** Does what writes to the database, and remembers whether there was room for it. */
-  async #writing<Result>(write: () => Promise<Result>): Promise<Result> {
+  /** Does what writes to the database, here or in a thread, and remembers whether there was room for it. */
+  async writing<Result>(write: () => Promise<Result>): Promise<Result> {
     try {
       const result = await write()
       this.#isFull = false
@@ -208,7 +210,7 @@ export class SiteStore {
       await saveDifference(trx, id, undefined, own, this.#check)
       return own
     }
-    const own = await this.#writing(() => this.#database.transaction(write))
+    const own = await this.writing(() => this.#database.transaction(write))
     this.#remember(id, { site: own, revision: 0, stamp: null })
     return id
   }
@@ -240,6 +242,11 @@ export class SiteStore {
     if (!row) throw new UnknownSite(`There is no site ${id}.`)
     const known = this.#remembered.get(id)
     if (known?.revision === row.revision && known.stamp === row.stamp) return known
+    const caughtUp = known && !forChange ? await this.#catchUp(trx, id, known, row) : undefined
+    if (caughtUp) {
+      this.#remember(id, caughtUp)
+      return caughtUp
+    }
     const entries = await trx<EntryRow>('entries').where('site_id', id).orderBy('place')
     const files = await trx<FileRow>('files').where('site_id', id).orderBy('id')
     const site: Site = {
@@ -252,6 +259,27 @@ export class SiteStore {
     const revised = { site, revision: row.revision, stamp: row.stamp }
     this.#remember(id, revised)
     return revised
+  }
+
+  /** A site that is remembered, with the changes that it missed; undefined where it is to be read anew. */
+  async #catchUp(
+    trx: Knex.Transaction,
+    id: string,
+    known: Revised,
+    { revision, stamp }: Omit<Revised, 'site'>,
+  ): Promise<Revised | undefined> {
+    if (known.revision >= revision || revision - known.revision > MOST_CAUGHT_UP) return undefined
+    // The same number of another history, as after a backup was brought back.
+    if (known.stamp !== null && !(await isEditOf(trx, id, known.revision, known.stamp))) return undefined
+    const missed = await changesBetween(trx, id, known.revision, revision + 1)
+    if (!missed) return undefined
+    try {
+      const site = missed.reduce((now, { change }) => applyChange(now, change).site, known.site)
+      return { site, revision, stamp }
+    } catch (error) {
+      if (error instanceof ChangeRefused) return undefined
+      throw error
+    }
   }
 
   #remember(id: string, revised: Revised): void {
@@ -372,7 +400,7 @@ export class SiteStore {
     const turn = this.#turns.get(id) ?? pLimit(1)
     this.#turns.set(id, turn)
     try {
-      return await turn(() => this.#writing(work))
+      return await turn(() => this.writing(work))
     } finally {
       if (turn.activeCount + turn.pendingCount === 0) this.#turns.delete(id)
     }
@@ -451,7 +479,7 @@ export class SiteStore {
    * @throws NoRoom
    */
   async keepContent(bytes: Uint8Array, name: string | undefined): Promise<{ content: string; room: Room }> {
-    return this.#writing(async () => {
+    return this.writing(async () => {
       const room = await roomIn(this.#database, this.#mostBytes)
       if (room.used + bytes.length > room.most)
         throw new NoRoom(

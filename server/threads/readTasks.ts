@@ -3,10 +3,11 @@ import { readOpml } from '@viatica/core/formats/opml.ts'
 import { readSiteArchive } from '@viatica/core/formats/siteArchive.ts'
 import { readSiteFile } from '@viatica/core/formats/siteFile.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
+import { serialize } from 'node:v8'
 import * as v from 'valibot'
 import { checkFile } from '../fileCheck.ts'
-import { problemOf } from '../http/problem.ts'
 import { editSchema } from '../http/editSchema.ts'
+import { type Outcome, outcomeOf } from './outcome.ts'
 
 /** What is read in a thread. */
 export type ReadTask =
@@ -21,12 +22,15 @@ export interface SiteToStore {
   readonly contents: ReadonlyMap<string, Uint8Array>
 }
 
-/** @template Task an edit comes as JSON: its text is handed over, and read again, in a third of the time of its objects */
+/**
+ * What is handed over. @template Task of an edit its JSON, which is read again in a third of the time of its objects; of a
+ * site its bytes, which go on to the thread that stores it
+ */
 export type Reading<Task extends ReadTask> = Task['kind'] extends 'edit'
   ? string
   : Task['kind'] extends 'file'
     ? undefined
-    : SiteToStore
+    : Uint8Array
 
 /** The text of what came in, without its byte order mark; what is not UTF-8 in it reads as U+FFFD. */
 const textOf = (bytes: Uint8Array) => new TextDecoder().decode(bytes)
@@ -37,29 +41,25 @@ function siteOfFile(text: string): SiteToStore {
   return { site, contents: bytes }
 }
 
-async function readingOf(task: ReadTask): Promise<string | SiteToStore | undefined> {
+/** A site as bytes that another thread reads: nobody in between takes the time to make objects of it. */
+const handedOn = (site: SiteToStore): Uint8Array => serialize(site)
+
+async function readingOf(task: ReadTask): Promise<string | Uint8Array | undefined> {
   switch (task.kind) {
     case 'edit':
       return JSON.stringify(v.parse(editSchema, checkJson(textOf(task.bytes)), { abortEarly: true }))
     case 'outline':
-      return { site: readOpml(textOf(task.bytes)), contents: new Map() }
+      return handedOn({ site: readOpml(textOf(task.bytes)), contents: new Map() })
     case 'site file':
-      return siteOfFile(textOf(task.bytes))
+      return handedOn(siteOfFile(textOf(task.bytes)))
     case 'site archive':
-      return readSiteArchive(task.bytes)
+      return handedOn(await readSiteArchive(task.bytes))
     case 'file':
       await checkFile(task.bytes, task.name)
       return undefined
   }
 }
 
-/** Reads what came in; what is wrong with it comes back as the words of a problem. */
-export async function read(task: ReadTask): Promise<object> {
-  try {
-    return { read: await readingOf(task) }
-  } catch (error) {
-    const { status, title, message, extra } = problemOf(error as Error)
-    if (status >= 500) throw error
-    return { problem: [status, title, message, extra] }
-  }
-}
+/** Reads what came in. */
+export const read = <Task extends ReadTask>(task: Task): Promise<Outcome<Reading<Task>>> =>
+  outcomeOf(() => readingOf(task) as Promise<Reading<Task>>)

@@ -5,17 +5,21 @@ import { Piscina } from 'piscina'
 import { Problem } from '../http/problem.ts'
 import type { Prepared } from '../publish/prepare.ts'
 import type { Reading, ReadTask } from './readTasks.ts'
-import type { ArchiveTask, PrepareTask } from './writeTasks.ts'
+import { type Outcome, resultOf } from './outcome.ts'
+import type { Shown, ShowTask } from './showTasks.ts'
+import type { ArchiveTask, CreateTask, PrepareTask } from './writeTasks.ts'
 
 /** A thread that needs more memory than this is ended. */
 const MOST_MEGABYTES = 600
 /** Reading what comes in takes no longer than this. */
 const READING_MS = 20_000
+/** Writing one page takes no longer than this, reading its site included. */
+const SHOWING_MS = 20_000
 /** Threads that have nothing to do are kept for a while: starting one takes longer than most of what they do. */
 const IDLE_MS = 60_000
 
 /** At least one thread stays: one that was ended with others in line is replaced only up to this number. */
-function poolOf(thread: 'read' | 'write', most: number): Piscina {
+function poolOf(thread: 'read' | 'write' | 'show', most: number): Piscina {
   return new Piscina({
     filename: fileURLToPath(new URL(`./${thread}.mjs`, import.meta.url)),
     minThreads: 1,
@@ -30,21 +34,21 @@ function ownBuffer({ buffer, byteLength }: Uint8Array): ArrayBuffer[] {
   return buffer instanceof ArrayBuffer && buffer.byteLength === byteLength ? [buffer] : []
 }
 
-/** What came of a task that was ended from outside. */
-function problemOfEnd(error: Error & { code?: unknown }): Error {
+/** What came of a task that was ended from outside. @param what did not come to its end, and what may help */
+function problemOfEnd(error: Error & { code?: unknown }, what: Readonly<Record<'slow' | 'large', string>>) {
   if (error.name === 'AbortError' || error.name === 'TimeoutError')
-    return new Problem(
-      422,
-      'Takes too long',
-      'What was sent takes too long to read. Send it in smaller parts.',
-    )
-  if (error.code === 'ERR_WORKER_OUT_OF_MEMORY')
-    return new Problem(
-      413,
-      'Too large',
-      'What was sent needs too much memory to read. Send it in smaller parts.',
-    )
+    return new Problem(422, 'Takes too long', what.slow)
+  if (error.code === 'ERR_WORKER_OUT_OF_MEMORY') return new Problem(413, 'Too large', what.large)
   return error
+}
+
+const READING = {
+  slow: 'What was sent takes too long to read. Send it in smaller parts.',
+  large: 'What was sent needs too much memory to read. Send it in smaller parts.',
+}
+const SHOWING = {
+  slow: 'This page takes too long to write. Its text, or what is around it, may be too large.',
+  large: 'This page needs too much memory to write. Its text, or what is around it, may be too large.',
 }
 
 /**
@@ -55,6 +59,8 @@ export class Workshop {
   readonly #databaseUrl: string
   readonly #reading = poolOf('read', 2)
   #pool: Piscina | undefined
+  #showingPool: Piscina | undefined
+  #storingPool: Piscina | undefined
 
   /** @param databaseUrl what threads read sites from that they write */
   constructor(databaseUrl: string) {
@@ -66,21 +72,30 @@ export class Workshop {
     return (this.#pool ??= poolOf('write', Math.min(2, Math.max(1, availableParallelism() - 1))))
   }
 
+  /** Started when something is to be shown. It remembers the sites that it showed: there is one of it. */
+  get #showing(): Piscina {
+    return (this.#showingPool ??= poolOf('show', 1))
+  }
+
+  /** Apart from archives, which take as long as whoever asked for one takes to fetch it. */
+  get #storing(): Piscina {
+    return (this.#storingPool ??= poolOf('write', 1))
+  }
+
   /** Reads what came in. @throws Problem, InputFault or ValiError's words as a Problem */
   async read<Task extends ReadTask>(task: Task): Promise<Reading<Task>> {
-    let result
+    let outcome
     try {
-      result = (await this.#reading.run(task, {
+      outcome = (await this.#reading.run(task, {
         name: 'read',
         signal: AbortSignal.timeout(READING_MS),
         // The bytes of a file are kept afterwards; nobody needs the others again.
         transferList: task.kind === 'file' ? [] : ownBuffer(task.bytes),
-      })) as { readonly read: Reading<Task> } | { readonly problem: ConstructorParameters<typeof Problem> }
+      })) as Outcome<Reading<Task>>
     } catch (error) {
-      throw problemOfEnd(error as Error)
+      throw problemOfEnd(error as Error, READING)
     }
-    if ('problem' in result) throw new Problem(...result.problem)
-    return result.read
+    return resultOf(outcome)
   }
 
   /** Writes the archive of a site to the other end of a port, as the task says; ends early when that end is closed. */
@@ -88,6 +103,17 @@ export class Workshop {
     await this.#writing.run(
       { ...task, databaseUrl: this.#databaseUrl, port },
       { name: 'archive', transferList: [port] },
+    )
+  }
+
+  /** Stores a new site. @param site as it was read @param name that it gets; undefined for its own @returns its id */
+  async create(site: Uint8Array, name: string | undefined): Promise<string> {
+    const task: Omit<CreateTask, 'databaseUrl'> = { site, name }
+    return resultOf(
+      (await this.#storing.run(
+        { ...task, databaseUrl: this.#databaseUrl },
+        { name: 'create', transferList: ownBuffer(site) },
+      )) as Outcome<string>,
     )
   }
 
@@ -99,8 +125,27 @@ export class Workshop {
     )) as Prepared
   }
 
+  /** Writes a page for a preview, or finds a file. @throws Problem for one that takes too long or too much */
+  async show(task: Omit<ShowTask, 'databaseUrl'>): Promise<Shown> {
+    let outcome
+    try {
+      outcome = (await this.#showing.run(
+        { ...task, databaseUrl: this.#databaseUrl },
+        { name: 'show', signal: AbortSignal.timeout(SHOWING_MS) },
+      )) as Outcome<Shown>
+    } catch (error) {
+      throw problemOfEnd(error as Error, SHOWING)
+    }
+    return resultOf(outcome)
+  }
+
   /** Ends when the archives that are being written have ended. */
   async close(): Promise<void> {
-    await Promise.all([this.#reading.destroy(), this.#pool?.close()])
+    await Promise.all([
+      this.#reading.destroy(),
+      this.#showingPool?.destroy(),
+      this.#storingPool?.close(),
+      this.#pool?.close(),
+    ])
   }
 }

@@ -5,4 +5,5 @@ register()
 const tasks = import('./writeTasks.ts')
 
 export const archive = async (task) => (await tasks).archive(task)
+export const create = async (task) => (await tasks).create(task)
 export const publication = async (task) => (await tasks).publication(task)

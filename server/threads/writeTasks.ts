@@ -1,5 +1,6 @@
 import { once } from 'node:events'
 import { Readable } from 'node:stream'
+import { deserialize } from 'node:v8'
 import type { MessagePort } from 'node:worker_threads'
 import type { FileSource } from '@viatica/core/formats/archive.ts'
 import { siteArchiveFiles } from '@viatica/core/formats/siteArchive.ts'
@@ -12,6 +13,8 @@ import { checkFile } from '../fileCheck.ts'
 import { type Prepared, prepare } from '../publish/prepare.ts'
 import { openDatabase } from '../store/database.ts'
 import { SiteStore } from '../store/siteStore.ts'
+import { type Outcome, outcomeOf } from './outcome.ts'
+import type { SiteToStore } from './readTasks.ts'
 
 /** A site whose archive is written. The thread reads it by itself: a large one would take long to hand over. */
 export interface ArchiveTask {
@@ -81,6 +84,27 @@ async function writeArchive(
   }
   say({ end: true })
 }
+
+/** A new site that is stored. */
+export interface CreateTask {
+  readonly databaseUrl: string
+  /** As a thread that reads handed it over: `SiteToStore`. */
+  readonly site: Uint8Array
+  readonly name: string | undefined
+}
+
+/** Stores a new site. @returns its id */
+export const create = ({ databaseUrl, site: bytes, name }: CreateTask): Promise<Outcome<string>> =>
+  outcomeOf(async () => {
+    const { site, contents } = deserialize(bytes) as SiteToStore
+    const settings = { ...site.settings, ...(name === undefined ? {} : { name }) }
+    const database = openDatabase(databaseUrl)
+    try {
+      return await new SiteStore(database, checkFile).create({ ...site, settings }, contents)
+    } finally {
+      await database.destroy()
+    }
+  })
 
 /** A publication that is worked out; see publish/prepare.ts. */
 export interface PrepareTask {
