@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { chromium, type Page } from '@playwright/test'
 import { bring } from '@viatica/core/existing/bring.ts'
@@ -34,6 +34,7 @@ const parsed = async <Answer>(path: string) => JSON.parse((await send({ path }))
 
 /** Publishes a site for the first time, into a folder. */
 async function publish(id: string, pages: number): Promise<void> {
+  mkdirSync(`${folder}/${pages}`)
   const settings = {
     name: 'Folder',
     way: { by: 'folder', folder: `${folder}/${pages}` },

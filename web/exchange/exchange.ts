@@ -94,6 +94,8 @@ export interface ExchangeParts {
   made?(change: Change, goesOn: boolean): void
   /** Called with a site that did not come from the last one by a change made here. */
   reset?(site: Site): void
+  /** Called with a site that was read and is about to be shown, and waited for. */
+  prepares?(site: Site): Promise<void>
   /** Called with an edit that could not be made, before it is set apart. @returns whether somebody else keeps it */
   lost?(change: Change): boolean
   /** Called when another window says where it writes. */
@@ -477,8 +479,10 @@ export class Exchange {
     const answer = await server.read()
     const sent = this.#queue.filter(({ isSent }) => isSent).map(({ id }) => id)
     const made = sent.length === 0 ? [] : await server.editsMade(sent)
+    const site = fromSiteData(answer.site)
+    await this.#parts.prepares?.(site)
     if (this.#isOver) return
-    this.#confirmed = fromSiteData(answer.site)
+    this.#confirmed = site
     this.#revision = answer.revision
     this.#stamp = answer.stamp
     this.#isStale = false

@@ -1,3 +1,4 @@
+import { addressesOf } from '@viatica/core/address/addresses.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
@@ -5,8 +6,12 @@ import { siteServer } from '../api/siteServer.ts'
 import { Exchange, type ExchangeState } from '../exchange/exchange.ts'
 import { KeptInBrowser } from '../exchange/keptInBrowser.ts'
 import { sayThatWeLive } from '../exchange/living.ts'
+import { nextTask } from '../workers/nextTask.ts'
 import { useRipple } from './ripple.ts'
 import { useWindows } from './windows.ts'
+
+/** A plan of so many entries takes long to lay out. */
+const LARGE = 1000
 
 /** The site that is open: what its exchange with the server shows, and what can be done to it. */
 export const useOpenSite = defineStore('openSite', () => {
@@ -54,6 +59,13 @@ export const useOpenSite = defineStore('openSite', () => {
       },
       made(change, goesOn) {
         if (isShown()) void ripple.follow(change, goesOn)
+      },
+      // In tasks of their own, so that the window does not stand still for all of it.
+      async prepares(next) {
+        if (next.plan.entries.size < LARGE) return
+        await nextTask()
+        addressesOf(next)
+        await nextTask()
       },
       reset(next) {
         if (isShown()) ripple.reset(next)

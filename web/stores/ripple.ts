@@ -6,6 +6,7 @@ import { rippleWords } from '@viatica/core/ripple/rippleWords.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Foreseen } from '../workers/siteWorker.ts'
+import { nextTask } from '../workers/nextTask.ts'
 import { siteWork } from '../workers/siteWork.ts'
 
 /** A change that waits for the author's yes, with what it would do. */
@@ -43,7 +44,7 @@ export const useRipple = defineStore('ripple', () => {
     const mine = ++asked
     last.value = undefined
     void siteWork.make(change, goesOn)
-    await new Promise((resolve) => setTimeout(resolve))
+    await nextTask()
     if (mine !== asked) return
     const ripple = await siteWork.ripple()
     if (mine === asked) last.value = ripple

@@ -1,3 +1,5 @@
+import { nextTask } from './nextTask.ts'
+
 /** How long work may go on before what was asked meanwhile gets its turn. */
 const SLICE_MS = 20
 
@@ -17,7 +19,7 @@ export async function inSlices<Step, Result>(
 ): Promise<{ readonly result: Result } | undefined> {
   let told = performance.now()
   for (;;) {
-    await new Promise((resolve) => setTimeout(resolve))
+    await nextTask()
     if (!isWanted()) return undefined
     const start = performance.now()
     let step: IteratorResult<Step, Result>
