@@ -8,6 +8,7 @@ import { type SettingName, settingSchemas, type Site } from '../plan/site.ts'
 import { siteFault } from '../plan/siteFault.ts'
 import { fromSiteData, siteDataEntries, toSiteData } from '../plan/siteData.ts'
 import { recordOf } from '../standard/record.ts'
+import { isSameData } from '../standard/sameData.ts'
 import { tooDeepAt } from './jsonDepth.ts'
 import { checkSize, InputFault, placeIn } from './inputFault.ts'
 
@@ -142,8 +143,7 @@ function branchForFile({ entries, ...entry }: Branch): object {
   const fields: Partial<Record<EntryField, unknown>> = entry
   const kept: Record<string, unknown> = { kind: entry.kind, id: entry.id }
   for (const field of FIELDS_OF_KIND[entry.kind]) {
-    const [is, usual] = [fields[field], USUAL[field]]
-    if (is !== usual && JSON.stringify(is) !== JSON.stringify(usual)) kept[field] = is
+    if (!isSameData(fields[field], USUAL[field])) kept[field] = fields[field]
   }
   if (entries.length > 0) kept['entries'] = entries.map(branchForFile)
   return kept

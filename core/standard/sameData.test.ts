@@ -48,6 +48,12 @@ test('it is the same again when it was copied, and when its fields stand the oth
   )
 })
 
+test('a field without a value is none, as in JSON', () => {
+  expect(isSameData({ a: 1, b: undefined }, { a: 1 })).toBe(true)
+  expect(isSameData({ a: 1 }, { a: 1, b: undefined })).toBe(true)
+  expect(isSameData({ a: undefined, b: 1 }, { a: 1, b: undefined })).toBe(false)
+})
+
 test('what is not there is nothing that is there', () => {
   for (const value of [null, '', 0, false, [], {}]) expect(isSameData(undefined, value)).toBe(false)
   expect(isSameData(undefined, undefined)).toBe(true)

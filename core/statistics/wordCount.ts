@@ -59,7 +59,8 @@ export function countIn(text: string, language: string): number {
   const spaced = ` ${text}`
   const rest = spaced.replace(PLAIN_WORDS, '')
   let count = spacesIn(spaced) - spacesIn(rest)
-  if (spacesIn(rest) < rest.length) for (const { isWordLike } of segmenter.segment(rest)) if (isWordLike) count++
+  if (spacesIn(rest) < rest.length)
+    for (const { isWordLike } of segmenter.segment(rest)) if (isWordLike) count++
   return count
 }
 

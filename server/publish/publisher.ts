@@ -1,6 +1,3 @@
-import { randomUUID } from 'node:crypto'
-import { pinPages } from '@viatica/core/address/pins.ts'
-import { addressesOf } from '@viatica/core/address/addresses.ts'
 import type { HostFile } from '@viatica/core/publish/publication.ts'
 import type { PublicationState, Report } from '@viatica/core/publish/report.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
@@ -211,14 +208,10 @@ export class Publisher {
 
   /** What was published keeps its address, whatever its title becomes; where it moves, a redirect stays. */
   async #pin(site: string, files: readonly HostFile[]): Promise<void> {
-    const { store } = this.#parts
-    const { site: now, revision, stamp } = await store.read(site)
-    const { paths } = addressesOf(now)
-    const pages = files.flatMap(({ page, path }) => (page !== null && paths.get(page) === path ? [page] : []))
-    const change = pinPages(now, pages)
-    if (!change) return
+    const { store, workshop } = this.#parts
+    const published = files.flatMap(({ page, path }) => (page === null ? [] : [{ page, path }]))
     try {
-      await store.change(site, { id: randomUUID(), base: revision, stamp: stamp ?? undefined, change })
+      await store.writing(() => workshop.pin({ site, published }))
     } catch (error) {
       // Somebody changed the same pages at this moment: the next publication pins them.
       this.#parts.logger.warn(error, 'pins')

@@ -7,7 +7,7 @@ import type { Prepared } from '../publish/prepare.ts'
 import type { Reading, ReadTask } from './readTasks.ts'
 import { type Outcome, resultOf } from './outcome.ts'
 import type { Shown, ShowTask } from './showTasks.ts'
-import type { ArchiveTask, CreateTask, PrepareTask } from './writeTasks.ts'
+import type { ArchiveTask, CreateTask, PinTask, PrepareTask } from './writeTasks.ts'
 
 /** A thread that needs more memory than this is ended. */
 const MOST_MEGABYTES = 600
@@ -16,17 +16,59 @@ const READING_MS = 20_000
 /** Writing one page takes no longer than this, reading its site included. */
 const SHOWING_MS = 20_000
 /** Threads that have nothing to do are kept for a while: starting one takes longer than most of what they do. */
-const IDLE_MS = 60_000
+const IDLE_MS = 30_000
 
-/** At least one thread stays: one that was ended with others in line is replaced only up to this number. */
-function poolOf(thread: 'read' | 'write' | 'show', most: number): Piscina {
-  return new Piscina({
-    filename: fileURLToPath(new URL(`./${thread}.mjs`, import.meta.url)),
-    minThreads: 1,
-    maxThreads: most,
-    idleTimeout: IDLE_MS,
-    resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
-  })
+type RunOptions = NonNullable<Parameters<Piscina['run']>[1]>
+
+/**
+ * Threads that are started when there is something to do, and end some time after there is nothing: one that wrote a large
+ * site holds much memory.
+ */
+class Threads {
+  #pool: Piscina | undefined
+  #running = 0
+  #rest: NodeJS.Timeout | undefined
+
+  constructor(
+    private readonly file: 'read' | 'write' | 'show',
+    private readonly most: number,
+  ) {}
+
+  #start(): Piscina {
+    return new Piscina({
+      filename: fileURLToPath(new URL(`./${this.file}.mjs`, import.meta.url)),
+      // One that was ended with others in line is replaced only up to this number.
+      minThreads: 1,
+      maxThreads: this.most,
+      idleTimeout: IDLE_MS,
+      resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
+    })
+  }
+
+  async run(task: object, options: RunOptions): Promise<unknown> {
+    clearTimeout(this.#rest)
+    const pool = (this.#pool ??= this.#start())
+    this.#running++
+    try {
+      return (await pool.run(task, options)) as unknown
+    } finally {
+      if (--this.#running === 0) this.#rest = setTimeout(() => void this.end(), IDLE_MS).unref()
+    }
+  }
+
+  /** Ends all threads, whatever they do. */
+  async end(): Promise<void> {
+    clearTimeout(this.#rest)
+    const pool = this.#pool
+    this.#pool = undefined
+    await pool?.destroy()
+  }
+
+  /** Ends all threads when what they do is done. */
+  async close(): Promise<void> {
+    clearTimeout(this.#rest)
+    await this.#pool?.close()
+  }
 }
 
 /** The memory of bytes that are nobody else's, so that it is handed over rather than copied. */
@@ -57,29 +99,17 @@ const SHOWING = {
  */
 export class Workshop {
   readonly #databaseUrl: string
-  readonly #reading = poolOf('read', 2)
-  #pool: Piscina | undefined
-  #showingPool: Piscina | undefined
-  #storingPool: Piscina | undefined
+  readonly #reading = new Threads('read', 2)
+  /** Archives take long: they leave a processor to the requests. */
+  readonly #writing = new Threads('write', Math.min(2, Math.max(1, availableParallelism() - 1)))
+  /** What is stored with nobody waiting at the other end: an archive takes as long as whoever asked takes to fetch it. */
+  readonly #storing = new Threads('write', 1)
+  /** It remembers the sites that it showed: there is one of it. */
+  readonly #showing = new Threads('show', 1)
 
   /** @param databaseUrl what threads read sites from that they write */
   constructor(databaseUrl: string) {
     this.#databaseUrl = databaseUrl
-  }
-
-  /** Started when something is to be written. Archives take long: they leave a processor to the requests. */
-  get #writing(): Piscina {
-    return (this.#pool ??= poolOf('write', Math.min(2, Math.max(1, availableParallelism() - 1))))
-  }
-
-  /** Started when something is to be shown. It remembers the sites that it showed: there is one of it. */
-  get #showing(): Piscina {
-    return (this.#showingPool ??= poolOf('show', 1))
-  }
-
-  /** Apart from archives, which take as long as whoever asked for one takes to fetch it. */
-  get #storing(): Piscina {
-    return (this.#storingPool ??= poolOf('write', 1))
   }
 
   /** Reads what came in. @throws Problem, InputFault or ValiError's words as a Problem */
@@ -117,6 +147,12 @@ export class Workshop {
     )
   }
 
+  /** Pins pages of a site at the addresses that they were published at. @throws Problem where somebody changed them */
+  async pin(task: Omit<PinTask, 'databaseUrl'>): Promise<void> {
+    const all = { ...task, databaseUrl: this.#databaseUrl }
+    resultOf((await this.#storing.run(all, { name: 'pin' })) as Outcome<void>)
+  }
+
   /** Works out what a site would publish; where that is asked for, all of its bytes are kept. */
   async publication(task: Omit<PrepareTask, 'databaseUrl'>): Promise<Prepared> {
     return (await this.#writing.run(
@@ -142,10 +178,10 @@ export class Workshop {
   /** Ends when the archives that are being written have ended. */
   async close(): Promise<void> {
     await Promise.all([
-      this.#reading.destroy(),
-      this.#showingPool?.destroy(),
-      this.#storingPool?.close(),
-      this.#pool?.close(),
+      this.#reading.end(),
+      this.#showing.end(),
+      this.#storing.close(),
+      this.#writing.close(),
     ])
   }
 }

@@ -1,7 +1,10 @@
+import { randomUUID } from 'node:crypto'
 import { once } from 'node:events'
 import { Readable } from 'node:stream'
 import { deserialize } from 'node:v8'
 import type { MessagePort } from 'node:worker_threads'
+import { addressesOf } from '@viatica/core/address/addresses.ts'
+import { pinPages } from '@viatica/core/address/pins.ts'
 import type { FileSource } from '@viatica/core/formats/archive.ts'
 import { siteArchiveFiles } from '@viatica/core/formats/siteArchive.ts'
 import { bytesOfText } from '@viatica/core/formats/textBytes.ts'
@@ -101,6 +104,30 @@ export const create = ({ databaseUrl, site: bytes, name }: CreateTask): Promise<
     const database = openDatabase(databaseUrl)
     try {
       return await new SiteStore(database, checkFile).create({ ...site, settings }, contents)
+    } finally {
+      await database.destroy()
+    }
+  })
+
+/** Pages of a publication whose addresses are pinned. */
+export interface PinTask {
+  readonly databaseUrl: string
+  readonly site: string
+  readonly published: readonly { readonly page: string; readonly path: string }[]
+}
+
+/** Pins what was published at its address: where it moves later, a redirect stays. */
+export const pin = ({ databaseUrl, site: id, published }: PinTask): Promise<Outcome<void>> =>
+  outcomeOf(async () => {
+    const database = openDatabase(databaseUrl)
+    try {
+      const store = new SiteStore(database, checkFile)
+      const { site, revision, stamp } = await store.read(id)
+      const { paths } = addressesOf(site)
+      const pages = published.flatMap(({ page, path }) => (paths.get(page) === path ? [page] : []))
+      const change = pinPages(site, pages)
+      if (change)
+        await store.change(id, { id: randomUUID(), base: revision, stamp: stamp ?? undefined, change })
     } finally {
       await database.destroy()
     }
