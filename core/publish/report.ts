@@ -22,7 +22,7 @@ export const STATES_AT_WORK: readonly PublicationState[] = [...AT_WORK]
 /** How far a publication is. */
 export interface Progress {
   /** What is being done. */
-  readonly stage: 'looking' | 'sending' | 'proving'
+  readonly stage: 'preparing' | 'looking' | 'sending' | 'proving'
   readonly files: number
   readonly allFiles: number
 }

@@ -1,8 +1,10 @@
+import { setImmediate as immediate } from 'node:timers/promises'
 import { bytesOfText } from '@viatica/core/formats/textBytes.ts'
 import type { OutputChoices } from '@viatica/core/publish/choices.ts'
 import { filesToPublish, type FileToPublish, type HostFile } from '@viatica/core/publish/publication.ts'
 import { fontBytes } from '@viatica/fonts/fontFiles.ts'
 import type { Knex } from 'knex'
+import { Problem } from '../http/problem.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 import { digestOf } from '@viatica/hosts/look.ts'
 
@@ -14,6 +16,8 @@ export interface Prepared {
 
 /** So many files are kept at once. */
 const CHUNK = 100
+/** After so many files others have their turn. */
+const OTHERS_AFTER = 20
 
 /** Bytes are made once, and only of what is no file of the site: those are kept under the digest of their bytes. */
 async function withBytes(
@@ -64,9 +68,14 @@ async function keep(
   })
 }
 
+/** Told of how far the work is; it gives back whether to go on. */
+export type Preparing = (files: number, allFiles: number) => boolean
+
 /**
  * Works out every file of a publication of a site as it is now.
  * @param keepFor the publication for which all bytes are kept; undefined where only their digests are asked for
+ * @param tell called before each file
+ * @throws Problem where it is not to go on
  */
 export async function prepare(
   database: Knex,
@@ -77,6 +86,7 @@ export async function prepare(
     choices,
     keepFor,
   }: { site: string; year: number; choices: OutputChoices; keepFor: string | undefined },
+  tell: Preparing,
 ): Promise<Prepared> {
   const { site, revision } = await store.read(id)
   const sizes = new Map([...site.files.values()].map(({ content, size }) => [content, size]))
@@ -86,7 +96,11 @@ export async function prepare(
     if (keepFor !== undefined && chunk.length > 0) await keep(database, keepFor, chunk)
     chunk = []
   }
-  for (const file of filesToPublish(site, year, choices)) {
+  const all = [...filesToPublish(site, year, choices)]
+  for (const file of all) {
+    // Whether to go on is heard between two turns.
+    if (files.length % OTHERS_AFTER === 0) await immediate()
+    if (!tell(files.length, all.length)) throw new Problem(409, 'Stopped', 'The publication was stopped.')
     const made = await withBytes(file, sizes)
     files.push(made.is)
     if (keepFor === undefined) continue

@@ -124,7 +124,8 @@ export class Publisher {
     }, ALIVE_MS)
     try {
       await announce(order.site)
-      const { revision, files } = await this.#prepare(id, order)
+      const { revision, files } = await this.#prepare(id, order, ends, tell)
+      ends.throwIfAborted()
       await say('sending', { files: files.length }, revision)
       ends.throwIfAborted()
       const { put, removed, bytes, keptAside } = await this.#send(order, files, ends, tell)
@@ -156,7 +157,12 @@ export class Publisher {
     return say('failed', { fault: 'Something went wrong on the server. Publish again.', waits: '' })
   }
 
-  async #prepare(id: string, { site, host, again }: Order): Promise<Prepared> {
+  async #prepare(
+    id: string,
+    { site, host, again }: Order,
+    signal: AbortSignal,
+    tell: (state: PublicationState, more: Report) => void,
+  ): Promise<Prepared> {
     const { publications, hosts, workshop } = this.#parts
     if (again !== undefined) {
       await publications.copyFiles(again, id)
@@ -164,7 +170,11 @@ export class Publisher {
       return { revision, files: await publications.filesOf(id) }
     }
     const { settings } = await hosts.read(site, host)
-    return workshop.publication({ site, year: thisYear(), choices: settings.choices, keepFor: id })
+    return workshop.publication(
+      { site, year: thisYear(), choices: settings.choices, keepFor: id },
+      (files, allFiles) => tell('preparing', { progress: { stage: 'preparing', files, allFiles } }),
+      signal,
+    )
   }
 
   #send(

@@ -1,5 +1,5 @@
 import { availableParallelism } from 'node:os'
-import type { MessagePort } from 'node:worker_threads'
+import { MessageChannel, type MessagePort } from 'node:worker_threads'
 import { fileURLToPath } from 'node:url'
 import { Piscina } from 'piscina'
 import { Problem } from '../http/problem.ts'
@@ -7,7 +7,7 @@ import type { Prepared } from '../publish/prepare.ts'
 import type { Reading, ReadTask } from './readTasks.ts'
 import { type Outcome, resultOf } from './outcome.ts'
 import type { Shown, ShowTask } from './showTasks.ts'
-import type { ArchiveTask, CreateTask, PinTask, PrepareTask } from './writeTasks.ts'
+import type { ArchiveTask, CreateTask, FromPublication, PinTask, PrepareTask } from './writeTasks.ts'
 
 /** A thread that needs more memory than this is ended. */
 const MOST_MEGABYTES = 600
@@ -153,12 +153,31 @@ export class Workshop {
     resultOf((await this.#storing.run(all, { name: 'pin' })) as Outcome<void>)
   }
 
-  /** Works out what a site would publish; where that is asked for, all of its bytes are kept. */
-  async publication(task: Omit<PrepareTask, 'databaseUrl'>): Promise<Prepared> {
-    return (await this.#writing.run(
-      { ...task, databaseUrl: this.#databaseUrl },
-      { name: 'publication' },
-    )) as Prepared
+  /**
+   * Works out what a site would publish; where that is asked for, all of its bytes are kept.
+   * @param tell hears how far it is
+   * @param signal stops it
+   */
+  async publication(
+    task: Omit<PrepareTask, 'databaseUrl'>,
+    tell: (files: number, allFiles: number) => void = () => undefined,
+    signal?: AbortSignal,
+  ): Promise<Prepared> {
+    const { port1, port2: port } = new MessageChannel()
+    let isOver = false
+    port1.on('message', ({ files, allFiles }: FromPublication) => isOver || tell(files, allFiles))
+    const stop = () => port1.close()
+    signal?.addEventListener('abort', stop, { once: true })
+    try {
+      const all = { ...task, databaseUrl: this.#databaseUrl, port }
+      return resultOf(
+        (await this.#writing.run(all, { name: 'publication', transferList: [port] })) as Outcome<Prepared>,
+      )
+    } finally {
+      isOver = true
+      signal?.removeEventListener('abort', stop)
+      port1.close()
+    }
   }
 
   /** Writes a page for a preview, or finds a file. @throws Problem for one that takes too long or too much */

@@ -13,7 +13,7 @@ import { publishedFiles } from '@viatica/core/publish/publishedFiles.ts'
 import { fontBytes } from '@viatica/fonts/fontFiles.ts'
 import { ZipFile } from 'yazl'
 import { checkFile } from '../fileCheck.ts'
-import { type Prepared, prepare } from '../publish/prepare.ts'
+import { prepare, type Preparing } from '../publish/prepare.ts'
 import { openDatabase } from '../store/database.ts'
 import { SiteStore } from '../store/siteStore.ts'
 import { type Outcome, outcomeOf } from './outcome.ts'
@@ -142,12 +142,36 @@ export interface PrepareTask {
   readonly keepFor: string | undefined
 }
 
-/** Works out what a site would publish, and keeps it where that is asked for. */
-export async function publication(task: PrepareTask): Promise<Prepared> {
-  const database = openDatabase(task.databaseUrl)
-  try {
-    return await prepare(database, new SiteStore(database, checkFile), task)
-  } finally {
-    await database.destroy()
-  }
+/** How far a publication is that is worked out. */
+export interface FromPublication {
+  readonly files: number
+  readonly allFiles: number
 }
+
+/** How often it is told how far a publication is. */
+const TELL_MS = 250
+
+/**
+ * Works out what a site would publish, and keeps it where that is asked for.
+ * @param task with a port that hears how far it is; whoever closes the other end stops it
+ */
+export const publication = ({ port, ...task }: PrepareTask & { port: MessagePort }) =>
+  outcomeOf(async () => {
+    let isWanted = true
+    port.on('close', () => (isWanted = false))
+    let told = performance.now()
+    const tell: Preparing = (files, allFiles) => {
+      if (performance.now() - told > TELL_MS) {
+        port.postMessage({ files, allFiles } satisfies FromPublication)
+        told = performance.now()
+      }
+      return isWanted
+    }
+    const database = openDatabase(task.databaseUrl)
+    try {
+      return await prepare(database, new SiteStore(database, checkFile), task, tell)
+    } finally {
+      port.close()
+      await database.destroy()
+    }
+  })

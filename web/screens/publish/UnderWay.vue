@@ -13,7 +13,7 @@ const words = computed(() => {
   const { files = 0, allFiles = 0, stage } = report.progress ?? {}
   switch (state) {
     case 'preparing':
-      return 'Writing the pages …'
+      return allFiles === 0 ? 'Writing the pages' : `Writing the pages: ${files} of ${allFiles} files`
     case 'proving':
       return `Asking for the pages as a visitor: ${files} of ${allFiles}`
     default:
