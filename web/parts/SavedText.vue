@@ -2,7 +2,7 @@
 import { useTimeoutFn } from '@vueuse/core'
 import { Input, Textarea } from 'ant-design-vue'
 import type { Change } from '@viatica/core/plan/change/change.ts'
-import { computed, onBeforeUnmount, ref, useId, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, ref, useId, watch } from 'vue'
 import { useOpenSite } from '../stores/openSite.ts'
 import Foresight from './Foresight.vue'
 
@@ -43,19 +43,48 @@ let visit = crypto.randomUUID()
 
 const soundOf = (text: string) => (props.sound && text.trim() !== '' ? props.sound(text) : text)
 
+/** What another window wrote here, while something else is typed and not saved; undefined where there is none. */
+const theirs = ref<string>()
+
+/** Shows another text in the field, with the caret where it is. */
+async function show(value: string): Promise<void> {
+  fault.value = undefined
+  const field = document.getElementById(id) as HTMLInputElement | null
+  const [start, end] = [field?.selectionStart ?? null, field?.selectionEnd ?? null]
+  typed.value = value
+  await nextTick()
+  if (hasFocus && start !== null) field?.setSelectionRange(start, end)
+}
+
 watch(
   () => props.value,
-  (value) => {
+  (value, before) => {
+    const text = soundOf(typed.value).trim()
     // What comes back from saving must not change the text under the author's hands.
-    if (!hasFocus || soundOf(typed.value).trim() !== value) {
-      typed.value = value
-      fault.value = undefined
+    if (hasFocus && text === value) theirs.value = undefined
+    else if (theirs.value === undefined && (!hasFocus || text === before.trim())) void show(value)
+    else {
+      pause.stop()
+      theirs.value = value
     }
   },
 )
 
+/** Goes on with what is typed here, over what another window wrote; or with that. */
+function settle(keeps: 'mine' | 'theirs'): void {
+  const other = theirs.value
+  theirs.value = undefined
+  if (keeps === 'mine') saveNow()
+  else if (other !== undefined) {
+    void show(other)
+    openSite.forgetTyped(visit)
+  }
+  document.getElementById(id)?.focus()
+}
+
 function saveNow(): void {
   pause.stop()
+  if (theirs.value !== undefined) return
   const text = soundOf(typed.value)
   if (text !== props.value && text.trim() !== props.value)
     fault.value = openSite.whileTyping(visit, () => props.save(text))
@@ -83,20 +112,20 @@ const foreseen = computed(() => {
 
 function input(): void {
   fault.value = undefined
-  if (foreseen.value) pause.stop()
+  if (foreseen.value || theirs.value !== undefined) pause.stop()
   else pause.start()
   keep()
 }
 
 function enterField(): void {
   hasFocus = true
-  visit = crypto.randomUUID()
+  if (theirs.value === undefined) visit = crypto.randomUUID()
 }
 
 function leave(): void {
   hasFocus = false
   saveNow()
-  if (fault.value === undefined) typed.value = props.value
+  if (fault.value === undefined && theirs.value === undefined) typed.value = props.value
 }
 
 onBeforeUnmount(() => {
@@ -137,6 +166,11 @@ function enter(): void {
     />
     <span :id="`${id}-hint`">
       <span v-if="fault" class="field-fault" role="alert">{{ fault }}</span>
+      <span v-else-if="theirs !== undefined" class="field-fault" role="alert">
+        Another window changed this to “{{ theirs }}”. Yours is not saved yet.
+        <button type="button" class="link-button" @click="settle('mine')">Keep mine</button>
+        <button type="button" class="link-button" @click="settle('theirs')">Use theirs</button>
+      </span>
       <span v-else-if="soundOf(typed) !== typed" class="field-hint">
         will be saved as <code>{{ soundOf(typed) }}</code>
       </span>

@@ -22,6 +22,8 @@ export const useOpenSite = defineStore('openSite', () => {
   const id = ref('')
   /** Counts up whenever something about the publications of the site is new. */
   const published = ref(0)
+  /** Counts up whenever the site changed otherwise than by an edit that was made here. */
+  const fromOthers = ref(0)
   const state = shallowRef<ExchangeState>()
   /** Exchanges that are shown, or still have something to save. */
   const exchanges = new Map<string, Exchange>()
@@ -68,7 +70,9 @@ export const useOpenSite = defineStore('openSite', () => {
         await nextTask()
       },
       reset(next) {
-        if (isShown()) ripple.reset(next)
+        if (!isShown()) return
+        fromOthers.value++
+        ripple.reset(next)
       },
       lost: (change) => isShown() && (keepsLost?.(change) ?? false),
       hears: windows.hear,
@@ -157,6 +161,7 @@ export const useOpenSite = defineStore('openSite', () => {
   return {
     id,
     published,
+    fromOthers,
     site,
     saveState,
     notice,

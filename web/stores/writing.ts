@@ -1,9 +1,11 @@
 import { useTimeoutFn } from '@vueuse/core'
 import { followHeadings, followInText, renamedHeadingIds } from '@viatica/core/content/followHeadings.ts'
+import { blocksBeyond, mergeContent } from '@viatica/core/content/mergeContent.ts'
 import { singlesOf } from '@viatica/core/plan/change/apply.ts'
 import type { SetEntry, SingleChange } from '@viatica/core/plan/change/change.ts'
 import { markOf } from '@viatica/core/plan/change/over.ts'
 import { type EntryId, MAX_CONTENT, type PageEntry } from '@viatica/core/plan/entry.ts'
+import { textOfBody } from '@viatica/core/statistics/wordCount.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, watch } from 'vue'
 import { useChosen } from './chosen.ts'
@@ -11,6 +13,11 @@ import { useOpenSite } from './openSite.ts'
 
 /** Typing that pauses for this long is saved. */
 const PAUSE_MS = 400
+
+const wordsOf = (html: string) => textOfBody({ html, changed: '' }).split(' ')
+
+/** So many texts that are on their way may be refused together. */
+const MOST_BASES = 50
 
 /** The main content that is being written: of the chosen page, saved as one types. */
 export const useWriting = defineStore('writing', () => {
@@ -31,8 +38,19 @@ export const useWriting = defineStore('writing', () => {
   const fault = ref('')
   /** What another window wrote meanwhile, while this one has a text of its own; undefined where there is none. */
   const theirs = ref<string>()
-  /** Counts up whenever the text is not the editor's own: it must show it anew. */
+  /** Counts up whenever the text is another one: the editor must show it anew. */
   const turn = ref(0)
+  /** Counts up whenever others wrote in the text: the editor shows that, and leaves the caret where it is. */
+  const arrived = ref(0)
+  /** What was written here before another window replaced a part of it; undefined where none did. */
+  const replaced = ref<string>()
+  /** The blocks that were written here. */
+  const own = new Set<string>()
+  let heard = openSite.fromOthers
+  /** What texts were written over from here, by the marks of these. */
+  const bases = new Map<string, string>()
+  /** Texts that were saved from here and refused since. */
+  const lost = new Set<string>()
   const pause = useTimeoutFn(() => saveNow(), PAUSE_MS, { immediate: false })
 
   const bodyOf = (id: EntryId) => {
@@ -43,39 +61,71 @@ export const useWriting = defineStore('writing', () => {
   function take(html: string): void {
     text.value = over.value = html
     theirs.value = undefined
+    replaced.value = undefined
     fault.value = ''
     turn.value++
+  }
+
+  /** Goes on with a text in which others wrote, too. @param html what the site has of it */
+  function follow(merged: string, html: string): void {
+    const before = text.value
+    text.value = merged
+    over.value = html
+    theirs.value = undefined
+    fault.value = ''
+    arrived.value++
+    if (merged !== html) type(merged)
+    if (openSite.fromOthers === heard) return
+    heard = openSite.fromOthers
+    // What somebody wrote is not replaced without a word; words that others added to it replace nothing.
+    const there = new Set(wordsOf(merged))
+    const isGone = (block: string) => own.has(block) && wordsOf(block).some((word) => !there.has(word))
+    if (blocksBeyond(before, merged).some(isGone)) replaced.value = before
   }
 
   watch(
     () => page.value?.id,
     (id) => {
-      saveNow()
+      saveNow(true)
       writingFor.value = id ?? ''
+      own.clear()
+      bases.clear()
+      lost.clear()
       take(page.value?.body.html ?? '')
     },
     { immediate: true },
   )
 
-  /** Whether the last text that was saved from here was refused since: then it stands here alone. */
-  let isLost = false
   openSite.onLost((change) => {
     const isOurs = (one: SingleChange) =>
       one.kind === 'setEntry' && one.field === 'body' && one.entry === writingFor.value
-    if (!singlesOf(change).some(isOurs)) return false
-    isLost = true
+    const ours = singlesOf(change).find(isOurs)
+    if (!ours) return false
+    const { over: mark, value } = ours as SetEntry & { field: 'body' }
+    const base = bases.get(mark ?? '')
+    lost.add(value.html)
+    // What was written on a text that was refused is refused with it: the text is written over what is before both.
+    if (base !== undefined && !lost.has(base)) over.value = base
+    pause.start()
     return true
   })
 
   watch(
     () => bodyOf(writingFor.value)?.html,
     (html) => {
-      if (html === undefined || (html === over.value && !isLost)) return
-      // What came is what stands here already, or nothing of its own stands here.
-      if (html === text.value) over.value = html
-      else if (text.value === over.value && !isLost) take(html)
-      else theirs.value = html
-      isLost = false
+      if (html === undefined || html === over.value) return
+      if (html === text.value) {
+        over.value = html
+        fault.value = ''
+        return
+      }
+      const merged = mergeContent(over.value, text.value, html)
+      if (merged !== undefined) return follow(merged, html)
+      // Both changed the same: its author decides.
+      theirs.value = html
+      // What is here alone is kept in the browser until then, and nobody is told that all is saved.
+      const change = changeTo(text.value, html)
+      openSite.keepTyped(fieldOf(writingFor.value), () => openSite.make(change), false)
     },
   )
 
@@ -106,13 +156,16 @@ export const useWriting = defineStore('writing', () => {
     saveNow()
   }
 
-  openSite.savesWith(saveNow)
+  openSite.savesWith(() => saveNow())
 
-  function saveNow(): void {
+  /** Saves what is here and not saved yet. @param isLast whether there will be no other time */
+  function saveNow(isLast = false): void {
     pause.stop()
     const body = bodyOf(writingFor.value)
     if (!body || text.value === over.value || theirs.value !== undefined) return
-    write(over.value)
+    // An edit was refused, or others wrote, and the site is about to show it: then the texts are merged first.
+    if (body.html !== over.value && !isLast) pause.start()
+    else write(over.value)
   }
 
   /** Saves the text. @param base what it is written over */
@@ -127,6 +180,11 @@ export const useWriting = defineStore('writing', () => {
     }
     const change = changeTo(html, base)
     const following = followHeadings(openSite.site!, entry, renamed)
+    if (bases.size >= MOST_BASES) bases.delete(bases.keys().next().value!)
+    bases.set(markOf(base), base)
+    lost.delete(html)
+    for (const block of blocksBeyond(base, html)) own.delete(block)
+    for (const block of blocksBeyond(html, base)) own.add(block)
     over.value = html
     const refused = openSite.whileTyping(fieldOf(entry), () =>
       openSite.make(
@@ -139,8 +197,7 @@ export const useWriting = defineStore('writing', () => {
             },
       ),
     )
-    openSite.forgetTyped(fieldOf(entry))
-    if (refused === undefined) return
+    if (refused === undefined) return openSite.forgetTyped(fieldOf(entry))
     over.value = base
     fault.value = refused
   }
@@ -154,5 +211,15 @@ export const useWriting = defineStore('writing', () => {
     write(other)
   }
 
-  return { page, text, isTooLong, readable, turn, fault, theirs, type, saveNow, settle, replace }
+  /** Where another window replaced what was written here: goes back to that, or leaves it. */
+  function answerReplaced(restores: boolean): void {
+    const mine = replaced.value
+    replaced.value = undefined
+    if (mine !== undefined && restores) replace(mine)
+  }
+
+  return {
+    ...{ page, text, isTooLong, readable, turn, arrived, fault, theirs, replaced },
+    ...{ type, saveNow, settle, replace, answerReplaced },
+  }
 })

@@ -7,6 +7,9 @@ import IconPhoto from '~icons/tabler/photo'
 import IconUsers from '~icons/tabler/users'
 import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import { readMarkdown } from '@viatica/core/formats/markdown.ts'
+import { blocksBeyond } from '@viatica/core/content/mergeContent.ts'
+import { textOfBody } from '@viatica/core/statistics/wordCount.ts'
+import { shortened } from '@viatica/core/standard/text.ts'
 import { escapeAttribute, escapeText } from '@viatica/core/standard/escape.ts'
 import type { SingleChange } from '@viatica/core/plan/change/change.ts'
 import { newPage } from '@viatica/core/plan/newEntry.ts'
@@ -78,6 +81,15 @@ async function take(insertion: Insertion): Promise<void> {
   )
 }
 
+/** What both wrote where they wrote in the same part, as words. */
+const sides = computed(() => {
+  const { text, theirs = '' } = writing
+  const words = (html: string, other: string) =>
+    shortened(textOfBody({ html: blocksBeyond(html, other).join(' '), changed: '' }), 300) ||
+    'nothing: it is removed'
+  return { mine: words(text, theirs), theirs: words(theirs, text) }
+})
+
 const parts = computed(() => computedParts(openSite.site!))
 const partEntries = computed(() => parts.value.map(({ label, html }) => ({ key: html, label })))
 
@@ -136,7 +148,7 @@ async function textOf(file: File): Promise<string> {
   }
 }
 
-onBeforeUnmount(writing.saveNow)
+onBeforeUnmount(() => writing.saveNow(true))
 
 // Other windows are told which text is open here, and that it is not any more.
 watch(
@@ -155,7 +167,7 @@ onBeforeUnmount(() => {
 <template>
   <StopLayout details-label="Beside the text" :has-details="writing.page !== undefined">
     <h1 class="unseen">Write: {{ writing.page?.title ?? 'nothing chosen' }}</h1>
-    <div v-if="writing.page" class="writing" @keydown="press" @focusout="writing.saveNow">
+    <div v-if="writing.page" class="writing" @keydown="press" @focusout="writing.saveNow()">
       <div class="bar">
         <ViewNav label="Ways to write" stop="write" :views="VIEWS" :shown="view" />
         <span class="page-title">{{ writing.page.title }}</span>
@@ -201,11 +213,22 @@ onBeforeUnmount(() => {
       </p>
       <div v-if="writing.theirs !== undefined" class="conflict" role="alert">
         <p>
-          Another window changed this text while you wrote. Yours is kept here and not saved yet; the other is
-          in the history either way.
+          Another window changed the same part of this text. Yours is kept here and not saved yet; theirs is
+          saved, and stays in the history.
         </p>
+        <dl>
+          <dt>Yours</dt>
+          <dd>{{ sides.mine }}</dd>
+          <dt>Theirs</dt>
+          <dd>{{ sides.theirs }}</dd>
+        </dl>
         <Button size="small" @click="writing.settle('mine')">Keep mine</Button>
         <Button size="small" @click="writing.settle('theirs')">Use theirs</Button>
+      </div>
+      <div v-else-if="writing.replaced !== undefined" class="conflict" role="alert">
+        <p>Another window replaced text that you wrote here. Yours is in the history.</p>
+        <Button size="small" @click="writing.answerReplaced(true)">Restore mine</Button>
+        <Button size="small" @click="writing.answerReplaced(false)">Leave theirs</Button>
       </div>
       <p v-if="writing.fault" class="field-fault" role="alert">Not saved: {{ writing.fault }}</p>
       <StartFrom v-if="writing.text.trim() === ''" />
@@ -269,6 +292,7 @@ onBeforeUnmount(() => {
 .conflict {
   display: flex;
   flex: none;
+  flex-wrap: wrap;
   align-items: center;
   gap: 8px;
   padding: 8px 12px;
@@ -277,8 +301,28 @@ onBeforeUnmount(() => {
 }
 
 .conflict p {
-  flex: 1;
+  flex: 1 1 20em;
   margin: 0;
+}
+
+.conflict dl {
+  display: grid;
+  flex: 1 1 100%;
+  grid-template-columns: auto minmax(0, 1fr);
+  gap: 2px 10px;
+  order: 1;
+  margin: 0;
+  max-height: 6em;
+  overflow: auto;
+}
+
+.conflict dt {
+  color: var(--slate);
+}
+
+.conflict dd {
+  margin: 0;
+  overflow-wrap: anywhere;
 }
 
 .editor {

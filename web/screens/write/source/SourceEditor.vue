@@ -10,13 +10,14 @@ import { defaultKeymap, history, historyKeymap, indentWithTab } from '@codemirro
 import { html } from '@codemirror/lang-html'
 import { bracketMatching, syntaxHighlighting } from '@codemirror/language'
 import { linter, lintGutter, lintKeymap, nextDiagnostic } from '@codemirror/lint'
-import { EditorState } from '@codemirror/state'
+import { EditorState, Transaction } from '@codemirror/state'
 import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view'
 import { cleanPaste } from '@viatica/core/content/paste/cleanPaste.ts'
 import { headingsOf } from '@viatica/core/content/headings.ts'
 import { bodyOf, isDocument } from '@viatica/core/content/paste/copied.ts'
 import { ownLinksIn } from '@viatica/core/content/ownLinks.ts'
 import { rewritten } from '@viatica/core/pointer/inHtml.ts'
+import { diffLines } from 'diff'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useOpenSite } from '../../../stores/openSite.ts'
@@ -125,6 +126,24 @@ watch(
   () => {
     const doc = view?.state.doc.toString()
     if (doc !== writing.text) view?.setState(stateOf(writing.text))
+  },
+)
+watch(
+  () => writing.arrived,
+  () => {
+    if (!view) return
+    const { state } = view
+    // As the editor has it, every line ends in one character.
+    const next = state.toText(writing.text).toString()
+    let at = 0
+    const changes: { from: number; to: number; insert: string }[] = []
+    for (const { added, removed, value } of diffLines(state.doc.toString(), next)) {
+      if (added) changes.push({ from: at, to: at, insert: value })
+      else if (removed) changes.push({ from: at, to: at + value.length, insert: '' })
+      if (!added) at += value.length
+    }
+    // What others wrote is not taken back by the keys of this editor.
+    view.dispatch({ changes, annotations: Transaction.addToHistory.of(false) })
   },
 )
 // Where links lead changes with the plan.

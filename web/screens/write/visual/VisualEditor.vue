@@ -8,6 +8,7 @@ import { ownLinksIn } from '@viatica/core/content/ownLinks.ts'
 import { cleanPaste } from '@viatica/core/content/paste/cleanPaste.ts'
 import { isDocument } from '@viatica/core/content/paste/copied.ts'
 import type { DocNode } from '@viatica/core/content/visual/document.ts'
+import { sourcesOf } from '@viatica/core/content/blocks.ts'
 import { readVisual } from '@viatica/core/content/visual/read.ts'
 import { writeBlocks } from '@viatica/core/content/visual/write.ts'
 import { rewritten } from '@viatica/core/pointer/inHtml.ts'
@@ -26,6 +27,7 @@ import HtmlDialog from './HtmlDialog.vue'
 import { inText } from './inText.ts'
 import { writingKeys } from './keys.ts'
 import { editPicture, pictureAt, type PlacedPicture, removePicture } from './pictures.ts'
+import { withOthersBlocks } from './othersBlocks.ts'
 import { visualSchema } from './schema.ts'
 import TableTools from './TableTools.vue'
 import VisualTools from './VisualTools.vue'
@@ -47,6 +49,8 @@ let editedPicture: PlacedPicture | undefined
 /** The source that was opened, and what the editor wrote of it before anything was edited. */
 let source = ''
 let opened: string[] = []
+/** The source as the editor shows it now. */
+let shown = ''
 
 /** Where a picture is shown from: a file of the site from its preview. */
 function sourceOf(src: string): string {
@@ -64,7 +68,7 @@ const blocksNow = (at: Editor) => writeBlocks(at.state.doc.toJSON() as DocNode)
 
 function open(): void {
   editor.value?.destroy()
-  source = writing.text
+  source = shown = writing.text
   const made = new Editor({
     element: place.value!,
     extensions: [...visualSchema({ sourceOf, editKept: editHtml }), writingKeys],
@@ -89,7 +93,10 @@ function open(): void {
       },
     },
     onTransaction: () => tick.value++,
-    onUpdate: ({ editor: at }) => writing.type(keepSource(source, opened, blocksNow(at))),
+    onUpdate({ editor: at }) {
+      shown = keepSource(source, opened, blocksNow(at))
+      writing.type(shown)
+    },
   })
   opened = blocksNow(made)
   editor.value = made
@@ -101,6 +108,17 @@ onMounted(() => {
   if (at !== undefined) goTo(at)
 })
 watch(() => writing.turn, open)
+watch(
+  () => writing.arrived,
+  () => {
+    const { view, state, schema } = editor.value!
+    const next = schema.nodeFromJSON(readVisual(writing.text))
+    const tr = withOthersBlocks(state, next, sourcesOf(shown), sourcesOf(writing.text))
+    source = shown = writing.text
+    opened = writeBlocks(tr.doc.toJSON() as DocNode)
+    view.dispatch(tr)
+  },
+)
 onBeforeUnmount(() => editor.value?.destroy())
 
 const isIn = (name: string, attributes?: object) =>
