@@ -391,7 +391,7 @@ test('two windows on one page are told of each other, and neither text is lost',
   })
   await fillSource(page, '<p>mine</p>')
   await fillSource(other, '<p>theirs</p>')
-  await expect(page.getByText('Another window changed this text')).toBeVisible()
+  await expect(page.getByText('Another window changed the same part')).toBeVisible()
   await expect(source(page)).toContainText('mine')
   expect(await bodyNow(served, id, 'privacy')).toBe('<p>theirs</p>')
   await page.unroute('**/changes')

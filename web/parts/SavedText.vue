@@ -61,7 +61,7 @@ watch(
   (value, before) => {
     const text = soundOf(typed.value).trim()
     // What comes back from saving must not change the text under the author's hands.
-    if (hasFocus && text === value) theirs.value = undefined
+    if (hasFocus && text === value.trim()) theirs.value = undefined
     else if (theirs.value === undefined && (!hasFocus || text === before.trim())) void show(value)
     else {
       pause.stop()
