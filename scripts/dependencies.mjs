@@ -13,6 +13,8 @@ const REASONS = {
   '@atlaskit/': 'drag and drop of a large company’s products, used there every day',
   '@codemirror/': 'the editor of the web’s developer tools, one author and many sponsors',
   '@lezer/': 'the parsers of CodeMirror, by its author',
+  '@discoveryjs/':
+    'JSON in pieces, by the author of css-tree, for reports of hundreds of megabytes; no dependencies',
   '@exodus/': 'the encodings of the web as its standard has them, used by jsdom; no dependencies',
   '@zip.js/': 'zip archives in browsers, one author for fifteen years, with a large test suite',
   fflate: 'zip archives in plain JavaScript, used by viewers and document libraries; no dependencies',
