@@ -11,6 +11,7 @@ import {
   SIZES,
   WIDTHS,
 } from '@viatica/core/plan/surround/look.ts'
+import { directionOf } from '@viatica/core/plan/surround/siteWords.ts'
 import { Button } from 'ant-design-vue'
 import { computed } from 'vue'
 import LabelledChoice from '../../../parts/LabelledChoice.vue'
@@ -72,15 +73,22 @@ const TYPE: readonly Choice[] = [
   { field: 'size', label: 'Size of text', options: numbers(SIZES, 'px'), isNumber: true },
   { field: 'width', label: 'Width of pages', options: numbers(WIDTHS, 'rem'), isNumber: true },
 ]
-const MENUS: readonly Choice[] = [
-  { field: 'here', label: 'The here mark is', options: named(HERE_LOOKS, HERE_LABELS) },
-  { field: 'hover', label: 'Hover style', options: named(HOVER_LOOKS, HOVER_LABELS) },
-  { field: 'side', label: 'The side stands', options: named(SIDES, { left: 'left', right: 'right' }) },
-]
-const GROUPS = [
+/** The side that the sidebar is on: a site that is read from right to left is laid out the other way round. */
+const sides = computed(() => {
+  const isTurned = directionOf(openSite.site!.settings.language) === 'rtl'
+  return named(SIDES, isTurned ? { left: 'right', right: 'left' } : { left: 'left', right: 'right' })
+})
+const groups = computed((): readonly { heading: string; choices: readonly Choice[] }[] => [
   { heading: 'Type', choices: TYPE },
-  { heading: 'Menus', choices: MENUS },
-]
+  {
+    heading: 'Menus',
+    choices: [
+      { field: 'here', label: 'Current-page style', options: named(HERE_LOOKS, HERE_LABELS) },
+      { field: 'hover', label: 'Hover style', options: named(HOVER_LOOKS, HOVER_LABELS) },
+      { field: 'side', label: 'Sidebar position', options: sides.value },
+    ],
+  },
+])
 
 const hasOpenFont = computed(() =>
   [look.value.textFont, look.value.headingFont, look.value.menuFont].some(isOpenFont),
@@ -103,7 +111,7 @@ const setColour = (name: ColourName, event: Event) =>
         {{ label }}
       </label>
     </div>
-    <template v-for="group in GROUPS" :key="group.heading">
+    <template v-for="group in groups" :key="group.heading">
       <h2>{{ group.heading }}</h2>
       <LabelledChoice
         v-for="{ field, label, options, isNumber } in group.choices"
