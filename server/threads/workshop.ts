@@ -168,6 +168,7 @@ export class Workshop {
     port1.on('message', ({ files, allFiles }: FromPublication) => isOver || tell(files, allFiles))
     const stop = () => port1.close()
     signal?.addEventListener('abort', stop, { once: true })
+    if (signal?.aborted) stop()
     try {
       const all = { ...task, databaseUrl: this.#databaseUrl, port }
       return resultOf(

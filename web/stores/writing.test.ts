@@ -69,6 +69,23 @@ test('what another window wrote is taken where nothing of its own stands', async
   expect(await html(server)).toBe('<p>theirs</p>')
 })
 
+test('what two windows write in different blocks comes together, and what was taken back here is told to nobody', async () => {
+  const { server, openSite, writing } = await start()
+  writing.type('<p>one</p>\n<p>two</p>')
+  writing.saveNow()
+  await openSite.settle()
+  writing.type('<p>one, by this window</p>\n<p>two</p>')
+  openSite.makeOrTell(setBody('<p>one</p>\n<p>two, by another</p>'))
+  await until(() => writing.text === '<p>one, by this window</p>\n<p>two, by another</p>')
+  expect(writing.theirs).toBeUndefined()
+  writing.saveNow()
+  await openSite.settle()
+  expect(await html(server)).toBe(writing.text)
+  openSite.undo()
+  await until(() => writing.text === '<p>one</p>\n<p>two, by another</p>')
+  expect(writing.replaced).toBeUndefined()
+})
+
 test('of two texts over the same one, the later waits for its author and is not lost', async () => {
   const { server, openSite, writing } = await writeOverTheirs()
   expect(writing.theirs).toBe('<p>theirs</p>')

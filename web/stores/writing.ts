@@ -46,7 +46,6 @@ export const useWriting = defineStore('writing', () => {
   const replaced = ref<string>()
   /** The blocks that were written here. */
   const own = new Set<string>()
-  let heard = openSite.fromOthers
   /** What texts were written over from here, by the marks of these. */
   const bases = new Map<string, string>()
   /** Texts that were saved from here and refused since. */
@@ -66,8 +65,11 @@ export const useWriting = defineStore('writing', () => {
     turn.value++
   }
 
-  /** Goes on with a text in which others wrote, too. @param html what the site has of it */
-  function follow(merged: string, html: string): void {
+  /**
+   * Goes on with a text that changed otherwise than by typing. @param html what the site has of it
+   * @param isByOthers whether others wrote in it; else an edit was taken back here
+   */
+  function follow(merged: string, html: string, isByOthers: boolean): void {
     const before = text.value
     text.value = merged
     over.value = html
@@ -75,8 +77,7 @@ export const useWriting = defineStore('writing', () => {
     fault.value = ''
     arrived.value++
     if (merged !== html) type(merged)
-    if (openSite.fromOthers === heard) return
-    heard = openSite.fromOthers
+    if (!isByOthers) return
     // What somebody wrote is not replaced without a word; words that others added to it replace nothing.
     const there = new Set(wordsOf(merged))
     const isGone = (block: string) => own.has(block) && wordsOf(block).some((word) => !there.has(word))
@@ -111,8 +112,8 @@ export const useWriting = defineStore('writing', () => {
   })
 
   watch(
-    () => bodyOf(writingFor.value)?.html,
-    (html) => {
+    () => [bodyOf(writingFor.value)?.html, openSite.fromOthers] as const,
+    ([html, fromOthers], [, fromOthersBefore]) => {
       if (html === undefined || html === over.value) return
       if (html === text.value) {
         over.value = html
@@ -120,7 +121,7 @@ export const useWriting = defineStore('writing', () => {
         return
       }
       const merged = mergeContent(over.value, text.value, html)
-      if (merged !== undefined) return follow(merged, html)
+      if (merged !== undefined) return follow(merged, html, fromOthers !== fromOthersBefore)
       // Both changed the same: its author decides.
       theirs.value = html
       // What is here alone is kept in the browser until then, and nobody is told that all is saved.
@@ -144,7 +145,7 @@ export const useWriting = defineStore('writing', () => {
     fault.value = ''
     pause.start()
     if (html !== over.value && bodyOf(writingFor.value)) {
-      const change = changeTo(html, over.value)
+      const change = changeTo(html, theirs.value ?? over.value)
       openSite.keepTyped(fieldOf(writingFor.value), () => openSite.make(change), false)
     }
   }
