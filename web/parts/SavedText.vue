@@ -43,6 +43,8 @@ let visit = crypto.randomUUID()
 
 const soundOf = (text: string) => (props.sound && text.trim() !== '' ? props.sound(text) : text)
 
+/** What was saved from here and is not shown yet: the site may have it in a form of its own. */
+let savedNow: string | undefined
 /** What another window wrote here, while something else is typed and not saved; undefined where there is none. */
 const theirs = ref<string>()
 
@@ -60,9 +62,11 @@ watch(
   () => props.value,
   (value, before) => {
     const text = soundOf(typed.value).trim()
+    const isOwn = text === savedNow
+    savedNow = undefined
     // What comes back from saving must not change the text under the author's hands.
     if (hasFocus && text === value.trim()) theirs.value = undefined
-    else if (theirs.value === undefined && (!hasFocus || text === before.trim())) void show(value)
+    else if (theirs.value === undefined && (!hasFocus || isOwn || text === before.trim())) void show(value)
     else {
       pause.stop()
       theirs.value = value
@@ -86,9 +90,11 @@ function saveNow(): void {
   pause.stop()
   if (theirs.value !== undefined) return
   const text = soundOf(typed.value)
-  if (text !== props.value && text.trim() !== props.value)
+  if (text !== props.value && text.trim() !== props.value) {
+    savedNow = text.trim()
     fault.value = openSite.whileTyping(visit, () => props.save(text))
-  else fault.value = undefined
+    if (fault.value !== undefined) savedNow = undefined
+  } else fault.value = undefined
   openSite.forgetTyped(visit)
 }
 
@@ -111,7 +117,7 @@ const foreseen = computed(() => {
 })
 
 function input(): void {
-  fault.value = undefined
+  fault.value = savedNow = undefined
   if (foreseen.value || theirs.value !== undefined) pause.stop()
   else pause.start()
   keep()
