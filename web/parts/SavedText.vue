@@ -187,6 +187,10 @@ function enter(): void {
 </template>
 
 <style scoped>
+.field-fault .link-button {
+  margin-left: 6px;
+}
+
 .code {
   font-family: var(--mono);
   font-size: 12.5px;
