@@ -62,6 +62,7 @@ export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
   )
 
   routes.get('/sites/:id', async (request, response) => {
+    workshop.beginShowing()
     const { site, revision, stamp } = await store.read(request.params.id)
     await sendJson(response, { id: request.params.id, revision, stamp, site: toSiteData(site) })
   })

@@ -45,6 +45,17 @@ class Threads {
     })
   }
 
+  /** Starts a thread for a task that is about to come. */
+  begin(): void {
+    this.#pool ??= this.#start()
+    if (this.#running === 0) this.#restLater()
+  }
+
+  #restLater(): void {
+    clearTimeout(this.#rest)
+    this.#rest = setTimeout(() => void this.end(), IDLE_MS).unref()
+  }
+
   async run(task: object, options: RunOptions): Promise<unknown> {
     clearTimeout(this.#rest)
     const pool = (this.#pool ??= this.#start())
@@ -52,7 +63,7 @@ class Threads {
     try {
       return (await pool.run(task, options)) as unknown
     } finally {
-      if (--this.#running === 0) this.#rest = setTimeout(() => void this.end(), IDLE_MS).unref()
+      if (--this.#running === 0) this.#restLater()
     }
   }
 
@@ -179,6 +190,11 @@ export class Workshop {
       signal?.removeEventListener('abort', stop)
       port1.close()
     }
+  }
+
+  /** Makes ready for previews: whoever opens a site sees one next. */
+  beginShowing(): void {
+    this.#showing.begin()
   }
 
   /** Writes a page for a preview, or finds a file. @throws Problem for one that takes too long or too much */
