@@ -39,7 +39,7 @@ export async function serveToMeasure() {
 
   const mostMemory = () => peakOf(child.pid!)
 
-  /** Does something while health is asked for. @returns how long it took, and the longest that another request waited */
+  /** Runs work while another thread requests `/api/health`. @returns its result, its time, and the longest wait of a request, in ms */
   async function timed<Result>(work: () => Promise<Result>) {
     const workerData = `${url}/api/health`
     const probe = new Worker(new URL('./healthProbe.mjs', import.meta.url), { workerData })
@@ -52,7 +52,7 @@ export async function serveToMeasure() {
     return { result, ms, wait: await worst }
   }
 
-  /** Sends something while health is asked for, and prints what came of it. */
+  /** Sends requests as `timed` does, and prints their statuses, time, longest wait and the peak memory. */
   async function measure(words: string, ...requests: Sent[]): Promise<void> {
     const { result, ms, wait } = await timed(() => Promise.all(requests.map(send)))
     const statuses = [...new Set(result.map(({ status }) => status))].join()

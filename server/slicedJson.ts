@@ -39,7 +39,7 @@ export async function readJson(text: string): Promise<unknown> {
   })
 }
 
-/** Answers with data as JSON, as fast as it is taken. Whoever goes meanwhile is told nothing any more. */
+/** Sends data as JSON at the speed of the client. Ends quietly if the client disconnects. */
 export async function sendJson(response: Response, data: unknown, indent?: number): Promise<void> {
   response.type('json')
   const gone = new AbortController()

@@ -16,7 +16,7 @@ export function blocksOf(html: string): Block[] {
     const nodes: readonly Node[] = run ?? [block]
     const [first, last] = [nodes[0]!.sourceCodeLocation, nodes.at(-1)!.sourceCodeLocation]
     if (!first || !last || first.startOffset < from) return []
-    // What was put before a table from inside of it stands in the source where it is not shown.
+    // The parser moves misplaced content out of a table: its place in the source is not where it is shown.
     const isApart = nodes.every((node) => !isElement(node) || node.sourceCodeLocation?.startTag)
     if (!isApart) return []
     const source = html.slice(first.startOffset, last.endOffset)

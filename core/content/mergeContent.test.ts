@@ -32,7 +32,7 @@ test('one who wrote nothing gets what the other wrote, and the same from both is
   )
 })
 
-test('edits of different blocks come together, whoever is asked', () => {
+test('merges edits of different blocks, in either order of the two texts', () => {
   const plain = fc.array(
     fc.nat(99).map((n) => `<p>${n}</p>`),
     { minLength: 2, maxLength: 9 },

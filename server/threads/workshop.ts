@@ -113,7 +113,7 @@ export class Workshop {
   readonly #reading = new Threads('read', 2)
   /** Archives take long: they leave a processor to the requests. */
   readonly #writing = new Threads('write', Math.min(2, Math.max(1, availableParallelism() - 1)))
-  /** What is stored with nobody waiting at the other end: an archive takes as long as whoever asked takes to fetch it. */
+  /** Imports and pins. Separate from archives, which occupy their thread until the client has fetched them. */
   readonly #storing = new Threads('write', 1)
   /** It remembers the sites that it showed: there is one of it. */
   readonly #showing = new Threads('show', 1)
@@ -165,7 +165,7 @@ export class Workshop {
   }
 
   /**
-   * Works out what a site would publish; where that is asked for, all of its bytes are kept.
+   * Prepares a publication: calculates its files and, with `keepFor`, stores their bytes.
    * @param tell hears how far it is
    * @param signal stops it
    */
@@ -192,7 +192,7 @@ export class Workshop {
     }
   }
 
-  /** Makes ready for previews: whoever opens a site sees one next. */
+  /** Starts the preview thread: opening a site requests a preview next. */
   beginShowing(): void {
     this.#showing.begin()
   }
