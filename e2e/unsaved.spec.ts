@@ -64,20 +64,25 @@ const ownBrowser = test.extend<{ own: OwnBrowser }>({
   },
 })
 
-/** Waits until the browser has written to its profile what was typed last. */
-async function kept(page: Page, text: string): Promise<void> {
+/** Waits until the browser has written to one of its databases what was typed last. */
+async function stored(page: Page, text: string, name: string, stores: string[]): Promise<void> {
   const read = () =>
-    page.evaluate(async () => {
-      const done = <Result>(request: IDBRequest<Result>) =>
-        new Promise<Result>((resolve) => (request.onsuccess = () => resolve(request.result)))
-      const database = await done(indexedDB.open('viatica'))
-      const work = database.transaction(['edits', 'typed'])
-      const all = await Promise.all(['edits', 'typed'].map((name) => done(work.objectStore(name).getAll())))
-      database.close()
-      return JSON.stringify(all)
-    })
+    page.evaluate(
+      async (from) => {
+        const done = <Result>(request: IDBRequest<Result>) =>
+          new Promise<Result>((resolve) => (request.onsuccess = () => resolve(request.result)))
+        const database = await done(indexedDB.open(from.name))
+        const work = database.transaction(from.stores)
+        const all = await Promise.all(from.stores.map((one) => done(work.objectStore(one).getAll())))
+        database.close()
+        return JSON.stringify(all)
+      },
+      { name, stores },
+    )
   await expect.poll(read).toContain(text)
 }
+const kept = (page: Page, text: string) => stored(page, text, 'viatica', ['edits', 'typed'])
+const keptDraft = (page: Page, text: string) => stored(page, text, 'viatica-drafts', ['drafts'])
 
 ownBrowser(
   'what could not be saved, and what was being typed, goes on after the browser was killed',
@@ -165,6 +170,59 @@ ownBrowser(
       await page.keyboard.press('Control+z')
       await saved(page)
     }
+  },
+)
+
+ownBrowser(
+  'forms that are not saved, and a value that was refused, are there again after the browser was killed',
+  async ({ served, own }) => {
+    let page = await own.open()
+    const id = await openDemo(page, served)
+    const site = `${served.url}/sites/${id}`
+    const type = async (label: string, text: string) => {
+      await page.getByLabel(label, { exact: true }).focus()
+      await page.keyboard.type(text)
+    }
+    await page.goto(`${site}/publish/host`)
+    await type('Server', 'sftp.example.org')
+    await expect(page.getByText('Not saved yet')).toBeVisible()
+    await page.goto(`${site}/settings/dictionary`)
+    await type('Add words', 'Penhallow, Trewint')
+    await keptDraft(page, 'Penhallow, Trewint')
+    // A name that nobody can have; where it is refused, the reason stays with it.
+    await page.goto(`${site}/settings`)
+    await page.getByLabel('Name', { exact: true }).focus()
+    await page.keyboard.press('Control+a')
+    await page.keyboard.type(' ')
+    const refused = () => page.getByRole('alert').filter({ hasText: 'must not be empty' })
+    await expect(refused()).toBeVisible()
+    await keptDraft(page, 'Name')
+    await own.kill()
+
+    page = await own.open()
+    await openDemo(page, served)
+    const notSaved = page.getByRole('button', { name: 'Not saved yet: show where' })
+    await notSaved.focus()
+    await page.keyboard.press('Enter')
+    await page.keyboard.type('Go to: New')
+    await page.keyboard.press('Enter')
+    await expect(page.getByLabel('Server', { exact: true })).toHaveValue('sftp.example.org')
+    await notSaved.click()
+    await page.getByRole('menuitem', { name: 'Go to: Name' }).click()
+    await expect(page.getByLabel('Name', { exact: true })).toHaveValue(' ')
+    await expect(refused()).toBeVisible()
+    await type('Name', 'Cider walks')
+    await page.keyboard.press('Tab')
+    await expect.poll(async () => (await apiAt(served.url).read(id)).site.settings.name).toBe('Cider walks')
+    await notSaved.click()
+    await page.getByRole('menuitem', { name: 'Discard: New host' }).click()
+    await notSaved.click()
+    await page.getByRole('menuitem', { name: 'Go to: Add words' }).click()
+    await expect(page.getByLabel('Add words')).toHaveValue('Penhallow, Trewint')
+    await page.getByRole('button', { name: 'Add', exact: true }).click()
+    await saved(page)
+    await page.goto(`${site}/publish/host`)
+    await expect(page.getByLabel('Server', { exact: true })).toHaveValue('')
   },
 )
 

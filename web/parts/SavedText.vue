@@ -3,7 +3,9 @@ import { useTimeoutFn } from '@vueuse/core'
 import { Input, Textarea } from 'ant-design-vue'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { computed, nextTick, onBeforeUnmount, ref, useId, watch } from 'vue'
+import { useRoute } from 'vue-router'
 import { useOpenSite } from '../stores/openSite.ts'
+import { useDraft } from './draft.ts'
 import Foresight from './Foresight.vue'
 
 const props = defineProps<{
@@ -75,6 +77,18 @@ watch(
 )
 
 /** Goes on with what is typed here, over what another window wrote; or with that. */
+// A text that was refused is stored until it is another one, or saved.
+useDraft({
+  site: openSite.id,
+  form: `${useRoute().path} ${props.label} ${props.value}`,
+  words: props.label,
+  content: () => (fault.value === undefined ? undefined : { text: typed.value, reason: fault.value }),
+  restore({ text, reason }) {
+    typed.value = text
+    fault.value = reason
+  },
+})
+
 function settle(keeps: 'mine' | 'theirs'): void {
   const other = theirs.value
   theirs.value = undefined

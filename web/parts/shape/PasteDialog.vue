@@ -6,6 +6,7 @@ import { computed, ref } from 'vue'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { useShaping } from '../../stores/shaping.ts'
+import { useDraft } from '../draft.ts'
 import ModalDialog from '../ModalDialog.vue'
 import ListEditor from './ListEditor.vue'
 import { useListReading } from './listReading.ts'
@@ -35,6 +36,18 @@ const destination = computed(() => {
 
 const { text, reading, isCurrent } = useListReading(shaping.pasted, () => destination.value)
 
+const discardDraft = useDraft({
+  site: openSite.id,
+  form: 'list',
+  words: 'Pages from a list',
+  content: () => text.value.trim() || undefined,
+  restore: (list) => (text.value = list),
+})
+function close(): void {
+  discardDraft()
+  emit('close')
+}
+
 const count = computed(
   () => reading.value.lines.filter(({ id }) => id !== undefined && id !== openSite.site!.plan.home).length,
 )
@@ -43,18 +56,18 @@ function add(): void {
   const { change } = reading.value
   if (!change) return
   const words = `${count.value === 1 ? '1 entry' : `${count.value} entries`} added from a list ${where.value === 'beneath' ? 'under' : 'beside'} “${label}”`
-  emit('close')
+  close()
   if (openSite.makeOrTell({ kind: 'batch', words, changes: [change] })) chosen.choose(change.branches[0]!.id)
 }
 </script>
 
 <template>
-  <ModalDialog open wide title="Add pages from a list" @close="$emit('close')">
+  <ModalDialog open wide title="Add pages from a list" @close="close">
     <RadioGroup v-model:value="where" class="where" aria-label="Where they will stand" :options="CHOICES" />
     <ListEditor v-model="text" :lines="reading.lines" :paths="reading.paths" />
     <p v-if="reading.refused" class="field-fault" role="alert">{{ reading.refused }}</p>
     <template #buttons>
-      <Button @click="$emit('close')">Cancel</Button>
+      <Button @click="close">Cancel</Button>
       <Button type="primary" :disabled="!reading.change || !isCurrent" @click="add">
         {{ count === 1 ? 'Add 1 entry' : `Add ${count} entries` }}
       </Button>

@@ -4,9 +4,9 @@ import { wishedName } from '@viatica/core/address/wishedName.ts'
 import { wayTo } from '@viatica/core/navigate/breadcrumb.ts'
 import { neighboursOf } from '@viatica/core/navigate/readingOrder.ts'
 import { documentTitle } from '@viatica/core/navigate/title.ts'
-import { movesAddresses, movesPublished } from '@viatica/core/address/moves.ts'
+import { movesPublished } from '@viatica/core/address/moves.ts'
 import { isPinnedHere, pinPages } from '@viatica/core/address/pins.ts'
-import type { Change, SetEntry } from '@viatica/core/plan/change/change.ts'
+import type { SetEntry } from '@viatica/core/plan/change/change.ts'
 import { changeWords } from '@viatica/core/plan/change/changeWords.ts'
 import {
   type EntryField,
@@ -23,6 +23,7 @@ import IconPin from '~icons/tabler/pin'
 import { Checkbox } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import { movingChange } from '../../parts/movingChange.ts'
 import PictureField from '../../parts/PictureField.vue'
 import SavedText from '../../parts/SavedText.vue'
 import StateMark from '../../parts/StateMark.vue'
@@ -93,15 +94,6 @@ const REFUSED = /[/\\:]|\.$|^\./
 const sound = (text: string) =>
   REFUSED.test(text.trim()) || text.length > 100 ? text : soundTypedName(text, site.value.settings.separator)
 
-/** The change that sets a field, when it moves an address of the site. */
-function foresee(field: 'title' | 'label' | 'fileName') {
-  return (value: string): Change | undefined => {
-    const change = { kind: 'setEntry', entry: entryId, field, value } as SetEntry
-    const outcome = openSite.tryOut(change)
-    return typeof outcome !== 'string' && movesAddresses(site.value, outcome.site) ? change : undefined
-  }
-}
-
 /** Whether the page keeps its name whatever its title becomes, and where it was given out before. */
 const pin = computed(() => (entry.value.kind === 'page' ? entry.value.pin : null))
 const isHere = computed(() => entry.value.kind === 'page' && isPinnedHere(site.value, entry.value))
@@ -149,7 +141,7 @@ const derivedFrom = computed(() => (entry.value.label ? 'menu label' : 'title'))
       label="Title"
       :value="entry.title"
       :save="setter('title')"
-      :foresee="foresee('title')"
+      :foresee="movingChange(entryId, 'title')"
       :entry="entry.id"
     >
       <template #hint>Browser title: {{ documentTitle(site, entry) }}</template>
@@ -159,7 +151,7 @@ const derivedFrom = computed(() => (entry.value.label ? 'menu label' : 'title'))
       :value="entry.label"
       :placeholder="entry.kind === 'page' ? 'same as the title' : ''"
       :save="setter('label')"
-      :foresee="foresee('label')"
+      :foresee="movingChange(entryId, 'label')"
       :entry="entry.id"
     />
     <TargetField v-if="entry.kind === 'link'" :target="entry.target" :save="setter('target')" />
@@ -172,7 +164,7 @@ const derivedFrom = computed(() => (entry.value.label ? 'menu label' : 'title'))
       :placeholder="wishedName({ ...entry, fileName: '' }, site.settings.separator)"
       :sound="sound"
       :save="setName"
-      :foresee="foresee('fileName')"
+      :foresee="movingChange(entryId, 'fileName')"
       :entry="entry.id"
     >
       <template v-if="nameReason" #hint>{{ nameReason }}</template>

@@ -3,6 +3,8 @@ import type { HostSecret } from '@viatica/core/publish/host.ts'
 import { isSameData } from '@viatica/core/standard/sameData.ts'
 import { Alert, Button, Popconfirm } from 'ant-design-vue'
 import { computed, ref } from 'vue'
+import { useDraft } from '../../parts/draft.ts'
+import { useOpenSite } from '../../stores/openSite.ts'
 import { usePublishing } from '../../stores/publishing.ts'
 import HostFields from './HostFields.vue'
 
@@ -15,6 +17,14 @@ const settings = ref(
 const secret = ref<HostSecret>({})
 const isTyped = computed(() => Object.values(secret.value).some((part) => part !== undefined && part !== ''))
 const isSaved = computed(() => !isTyped.value && isSameData(settings.value, host.value.settings))
+
+useDraft({
+  site: useOpenSite().id,
+  form: `host ${host.value.id}`,
+  words: `Settings of ${host.value.settings.name}`,
+  content: () => (isSameData(settings.value, host.value.settings) ? undefined : settings.value),
+  restore: (content) => (settings.value = content),
+})
 
 async function save(): Promise<void> {
   if (await publishing.setHost(settings.value, isTyped.value ? secret.value : undefined)) secret.value = {}

@@ -1,8 +1,10 @@
 <script setup lang="ts">
+import { isSameData } from '@viatica/core/standard/sameData.ts'
 import { usualChoices } from '@viatica/core/publish/choices.ts'
 import type { HostSecret, HostSettings } from '@viatica/core/publish/host.ts'
 import { Button } from 'ant-design-vue'
 import { ref } from 'vue'
+import { useDraft } from '../../parts/draft.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { usePublishing } from '../../stores/publishing.ts'
 import HostFields from './HostFields.vue'
@@ -20,8 +22,20 @@ const empty = (): HostSettings => ({
 const settings = ref(empty())
 const secret = ref<HostSecret>({})
 
+// The password or key is not stored in the browser.
+const start = empty()
+const discardDraft = useDraft({
+  site: openSite.id,
+  form: 'new host',
+  words: 'New host',
+  content: () => (isSameData(settings.value, start) ? undefined : settings.value),
+  restore: (content) => (settings.value = content),
+})
+
 async function add(): Promise<void> {
-  if (await publishing.addHost(settings.value, secret.value)) secret.value = {}
+  if (!(await publishing.addHost(settings.value, secret.value))) return
+  secret.value = {}
+  discardDraft()
 }
 </script>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { Button, Input } from 'ant-design-vue'
 import { computed, ref } from 'vue'
+import { useDraft } from '../../parts/draft.ts'
 import WordList from '../../parts/WordList.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { useSpelling } from '../../stores/spelling.ts'
@@ -9,6 +10,13 @@ import { useSpelling } from '../../stores/spelling.ts'
 const openSite = useOpenSite()
 const spelling = useSpelling()
 const typed = ref('')
+useDraft({
+  site: openSite.id,
+  form: 'dictionary',
+  words: 'Add words',
+  content: () => typed.value.trim() || undefined,
+  restore: (words) => (typed.value = words),
+})
 
 const words = computed(() => openSite.site!.settings.ownWords)
 /** Several are added at once, as they come from a list. */

@@ -10,6 +10,7 @@ import type { SetEntry } from '@viatica/core/plan/change/change.ts'
 import { Button } from 'ant-design-vue'
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue'
 import MisspeltWord from '../../parts/MisspeltWord.vue'
+import { movingChange } from '../../parts/movingChange.ts'
 import OwnWords from '../../parts/OwnWords.vue'
 import SavedText from '../../parts/SavedText.vue'
 import { keptUp } from '../../stores/keptUp.ts'
@@ -140,7 +141,13 @@ const setter = (field: EntryField) => (value: string) =>
     </div>
 
     <h2>The page</h2>
-    <SavedText label="Title" :value="page.title" :save="setter('title')">
+    <SavedText
+      label="Title"
+      :value="page.title"
+      :save="setter('title')"
+      :foresee="movingChange(id, 'title')"
+      :entry="id"
+    >
       <template #hint>
         {{ page.title.length }} characters{{
           page.title.length > TITLE_SHOWN ? `, of which search engines show about ${TITLE_SHOWN}` : ''

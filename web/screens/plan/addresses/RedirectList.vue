@@ -6,8 +6,10 @@ import type { Change, SetEntry } from '@viatica/core/plan/change/change.ts'
 import { type RedirectTarget, labelOf, type PageEntry } from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import type { OwnRedirect } from '@viatica/core/plan/site.ts'
+import { isSameData } from '@viatica/core/standard/sameData.ts'
 import { Button, Empty, Input, RadioGroup } from 'ant-design-vue'
 import { computed, ref } from 'vue'
+import { useDraft } from '../../../parts/draft.ts'
 import EntryField from '../../../parts/EntryField.vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
 
@@ -80,11 +82,37 @@ function edit(redirect: Redirect): void {
   leadsTo.value = redirect.to.to === 'entry' ? 'page' : 'address'
   if (redirect.to.to === 'entry') page.value = redirect.to.entry
   else url.value = redirect.to.url
+  begun.value = typed.value
 }
 
 function clear(): void {
   editing.value = from.value = url.value = fault.value = ''
+  begun.value = typed.value
 }
+
+const typed = computed(() => ({
+  editing: editing.value,
+  from: from.value,
+  to: leadsTo.value,
+  page: page.value,
+  url: url.value,
+}))
+/** The form before anything was typed into it. */
+const begun = ref(typed.value)
+
+useDraft({
+  site: openSite.id,
+  form: 'redirect',
+  words: 'Redirect',
+  content: () => (isSameData(typed.value, begun.value) ? undefined : typed.value),
+  restore(content) {
+    editing.value = content.editing
+    from.value = content.from
+    leadsTo.value = content.to
+    if (site.value.plan.entries.has(content.page)) page.value = content.page
+    url.value = content.url
+  },
+})
 
 function put(): void {
   const to: RedirectTarget =

@@ -3,12 +3,14 @@ import { labelOf, type EntryId } from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import type { TemplatePart } from '@viatica/core/plan/surround/templates.ts'
 import { editedPattern, patternOf, setPattern, templatesWith } from '@viatica/core/shape/templateEdits.ts'
+import { isSameData } from '@viatica/core/standard/sameData.ts'
 import { withLineEndsOf, withPlainLineEnds } from '@viatica/core/standard/lineEnds.ts'
 import { canBeEdited, sourceOfBits } from '@viatica/core/template/partSource.ts'
 import { patternFields } from '@viatica/core/template/patternFields.ts'
 import { createTemplateWriter } from '@viatica/core/template/write.ts'
 import { Button, Checkbox, Textarea } from 'ant-design-vue'
 import { computed, ref } from 'vue'
+import { useDraft } from '../../../parts/draft.ts'
 import ModalDialog from '../../../parts/ModalDialog.vue'
 import BeforeAfter from '../../../parts/ripple/BeforeAfter.vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
@@ -52,15 +54,28 @@ const after = computed(() => {
 
 const rowsOf = (source: string) => Math.min(8, Math.max(1, source.split('\n').length))
 
+const start = [...sources.value]
+const discardDraft = useDraft({
+  site: openSite.id,
+  form: `pattern ${JSON.stringify(start)}`,
+  words: `HTML of: ${partWords(props.part, site.surround)}`,
+  content: () => (isSameData(sources.value, start) ? undefined : [...sources.value]),
+  restore: (content) => (sources.value = content),
+})
+function close(): void {
+  discardDraft()
+  emit('close')
+}
+
 function apply(): void {
   const change = setPattern(site, pattern, edited.value)
   if (change && !openSite.makeOrTell(change)) return
-  emit('close')
+  close()
 }
 </script>
 
 <template>
-  <ModalDialog open wide :title="`HTML of: ${partWords(part, site.surround)}`" @close="$emit('close')">
+  <ModalDialog open wide :title="`HTML of: ${partWords(part, site.surround)}`" @close="close">
     <p class="quiet">
       <code>{label}</code>, <code>{title}</code> and <code>{href}</code> stand for what each item says and
       where it leads. What you edit here changes on all pages that have it.
@@ -93,7 +108,7 @@ function apply(): void {
       </section>
     </div>
     <template #buttons>
-      <Button @click="$emit('close')">Cancel</Button>
+      <Button @click="close">Cancel</Button>
       <Button type="primary" @click="apply">Apply</Button>
     </template>
   </ModalDialog>

@@ -4,9 +4,9 @@ import type { TemplatePart } from '@viatica/core/plan/surround/templates.ts'
 import { type TextRun, textRuns } from '@viatica/core/shape/templateEdits.ts'
 import { withLineEndsOf, withPlainLineEnds } from '@viatica/core/standard/lineEnds.ts'
 import { canBeEdited, sourceOfBits } from '@viatica/core/template/partSource.ts'
-import { Button, Textarea } from 'ant-design-vue'
-import { computed, ref, shallowRef } from 'vue'
-import ModalDialog from '../../../parts/ModalDialog.vue'
+import { Button } from 'ant-design-vue'
+import { computed, shallowRef } from 'vue'
+import HtmlDialog from '../../../parts/HtmlDialog.vue'
 import { partWords } from './partWords.ts'
 
 /** The author's HTML from its beginning to its end, with its holes; its texts can be edited. */
@@ -29,17 +29,15 @@ const rows = computed(() => {
 })
 
 /** The texts that are being edited. */
-const editing = shallowRef<TextRun>()
-const source = ref('')
+const editing = shallowRef<{ readonly run: TextRun; readonly source: string }>()
 function edit(run: TextRun, now: string): void {
-  source.value = withPlainLineEnds(now)
-  editing.value = run
+  editing.value = { run, source: withPlainLineEnds(now) }
 }
-function apply(): void {
-  const run = editing.value!
+function apply(source: string): void {
+  const { run } = editing.value!
   editing.value = undefined
   const before = run.texts.map(sourceOfBits).join('')
-  emit('edit', run, withLineEndsOf(before, source.value))
+  emit('edit', run, withLineEndsOf(before, source))
 }
 </script>
 
@@ -70,17 +68,17 @@ function apply(): void {
       </template>
     </li>
   </ol>
-  <ModalDialog :open="editing !== undefined" wide title="HTML of the template" @close="editing = undefined">
-    <p class="quiet">
-      Links to pages and files of the site stand as <code>entry:…</code> and <code>site-file:…</code>, and
-      what is included as <code>included:…</code>: on each page they get the address that is right there.
-    </p>
-    <Textarea v-model:value="source" class="source" :rows="14" aria-label="HTML" spellcheck="false" />
-    <template #buttons>
-      <Button @click="editing = undefined">Cancel</Button>
-      <Button type="primary" @click="apply">Apply</Button>
-    </template>
-  </ModalDialog>
+  <HtmlDialog
+    v-if="editing"
+    title="HTML of the template"
+    label="HTML"
+    :html="editing.source"
+    @apply="apply"
+    @close="editing = undefined"
+  >
+    Links to pages and files of the site are written <code>entry:…</code> and <code>site-file:…</code>, and
+    what is included <code>included:…</code>. Each page gets its own addresses for them.
+  </HtmlDialog>
 </template>
 
 <style scoped>
@@ -122,9 +120,5 @@ function apply(): void {
 
 .parts .hole {
   border-left-color: var(--pine);
-}
-
-.source {
-  font: 12px/1.5 var(--mono);
 }
 </style>

@@ -17,13 +17,13 @@ import { Button } from 'ant-design-vue'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { sitesApi } from '../../../api/sites.ts'
 import { useRoute } from 'vue-router'
+import HtmlDialog from '../../../parts/HtmlDialog.vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useWriting } from '../../../stores/writing.ts'
 import { computedName, isPartOfLine } from '../computedParts.ts'
 import { type Insertion, type Picture, pictureHtml } from '../insertion.ts'
 import { placeAsked } from '../placeAsked.ts'
 import { copiedSlice, rememberCopied } from './clipboard.ts'
-import HtmlDialog from './HtmlDialog.vue'
 import { inText } from './inText.ts'
 import { writingKeys } from './keys.ts'
 import { editPicture, pictureAt, type PlacedPicture, removePicture } from './pictures.ts'
@@ -295,6 +295,8 @@ defineExpose({ insert, giveHeadingId, show, selected })
     <div ref="place" class="text" />
     <HtmlDialog
       v-if="editedHtml"
+      title="Edit HTML"
+      label="HTML of this block. Left empty, the block is removed."
       :html="editedHtml.html"
       @apply="applyHtml"
       @close="editedHtml = undefined"
