@@ -1,6 +1,10 @@
 import { readFileSync } from 'node:fs'
+import { mkdtemp, rm, writeFile } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import type { Locator, Page } from '@playwright/test'
 import { cleanPaste } from '@viatica/core/content/paste/cleanPaste.ts'
+import { apiAt } from '@viatica/server/testing/serve.ts'
 import { serveUnpacked } from './staticSite.ts'
 import {
   axeFindings,
@@ -155,6 +159,123 @@ test('switching never changes a byte, and nothing that is written in one way is 
   await page.getByRole('dialog').getByRole('button', { name: 'Apply' }).click()
   await expect(page.locator('.kept-name')).toHaveCount(0)
   await holds(served, id, 'stoppages', /<p>no <b>video<\/b><\/p>\s*<p>typed/)
+})
+
+/** A picture of one colour. */
+const svg = (colour: string) =>
+  `<svg xmlns="http://www.w3.org/2000/svg" width="40" height="30"><path fill="${colour}" d="M0 0h40v30H0z"/></svg>`
+
+/** Pastes files where the focus is, with text as programs add it. */
+const pasteFiles = (
+  page: Page,
+  files: { name: string; text: string }[],
+  texts: Record<string, string> = {},
+) =>
+  page.evaluate(
+    (pasted) => {
+      const clipboardData = new DataTransfer()
+      for (const { name, text } of pasted.files)
+        clipboardData.items.add(new File([text], name, { type: 'image/svg+xml' }))
+      for (const [type, text] of Object.entries(pasted.texts)) clipboardData.setData(type, text)
+      document.activeElement!.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }),
+      )
+    },
+    { files, texts },
+  )
+
+/** Drops files of this computer on an element, near its top, as the system does. */
+async function dropFiles(page: Page, at: Locator, files: string[]): Promise<void> {
+  const { x, y, width, height } = (await at.boundingBox())!
+  const cdp = await page.context().newCDPSession(page)
+  for (const type of ['dragEnter', 'dragOver', 'drop'] as const)
+    await cdp.send('Input.dispatchDragEvent', {
+      type,
+      x: x + width / 2,
+      y: y + Math.min(height / 2, 40),
+      data: { items: [], files, dragOperationsMask: 1 },
+    })
+}
+
+/** Answers what is asked of a picture. */
+async function describePicture(page: Page, alt: string): Promise<void> {
+  const dialog = page.getByRole('dialog', { name: 'A picture' })
+  const said = dialog.getByLabel('Alternative text')
+  await said.fill(alt)
+  await dialog.getByRole('button', { name: 'Insert' }).click()
+  // The next picture may be asked for at once.
+  const shown = () => said.evaluateAll((all) => all.map((one) => (one as HTMLInputElement).value).join())
+  await expect.poll(shown).not.toBe(alt)
+}
+
+test('pictures that are pasted or dropped become files of the site, each with its own name, and nothing dropped leaves the page', async ({
+  page,
+  served,
+  watched,
+}) => {
+  const folder = await mkdtemp(join(tmpdir(), 'dropped-'))
+  const onDisk = async (name: string, text: string) => {
+    await writeFile(join(folder, name), text)
+    return join(folder, name)
+  }
+  const id = await openWrite(page, served, 'otters')
+  const paths = async () =>
+    [...(await apiAt(served.url).read(id)).site.files.values()].map(({ path }) => path).sort()
+  const before = await paths()
+  await visual(page).click()
+  await page.keyboard.press('Control+a')
+  await page.keyboard.type('Two locks: ')
+  // Programs name what they paste alike.
+  await pasteFiles(page, [
+    { name: 'image.svg', text: svg('red') },
+    { name: 'image.svg', text: svg('blue') },
+  ])
+  await describePicture(page, 'The red lock')
+  await describePicture(page, 'The blue lock')
+  await page.keyboard.type(' and nothing else')
+  await holds(served, id, 'otters', /Two locks:.*The red lock" width="40" height="30".*The blue lock.*else/s)
+  expect((await paths()).filter((path) => !before.includes(path))).toEqual([
+    'pictures/image-2.svg',
+    'pictures/image.svg',
+  ])
+  // A picture that a program adds to copied text is not meant; the same bytes again are the same file.
+  await pasteFiles(page, [{ name: 'image.svg', text: svg('green') }], { 'text/html': '<p>copied</p>' })
+  await expect(visual(page)).toContainText('copied')
+  await pasteFiles(page, [{ name: 'other.svg', text: svg('blue') }])
+  await page.getByRole('dialog', { name: 'A picture' }).getByLabel('Decorative image').check()
+  await page.getByRole('dialog').getByRole('button', { name: 'Insert' }).click()
+  await holds(served, id, 'otters', /alt=""/)
+  expect(await paths()).toHaveLength(before.length + 2)
+
+  const gate = await onDisk('Gate 1.svg', svg('black'))
+  await dropFiles(page, visual(page), [gate, await onDisk('notes.txt', 'No picture')])
+  await describePicture(page, 'A gate')
+  await expect(page.getByText('notes.txt is not a picture.')).toBeVisible()
+  await page.getByRole('link', { name: 'HTML' }).click()
+  await dropFiles(page, source(page), [gate])
+  await expect(page.getByRole('dialog', { name: 'A picture' })).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog', { name: 'A picture' })).toBeHidden()
+  await dropFiles(page, source(page), [gate])
+  await describePicture(page, 'The same gate')
+  await holds(served, id, 'otters', /A gate"[\s\S]*The same gate"|The same gate"[\s\S]*A gate"/)
+  expect(await paths()).toContain('pictures/gate-1.svg')
+
+  const address = page.url()
+  const pages = page.context().pages().length
+  for (const elsewhere of [
+    page.getByRole('banner'),
+    page.getByRole('tree', { name: 'Plan' }),
+    page.locator('iframe').first(),
+    beside(page).getByLabel('Title', { exact: true }),
+  ])
+    await dropFiles(page, elsewhere, [gate])
+  await expect(page.locator('iframe').first().contentFrame().getByRole('heading').first()).toBeVisible()
+  expect(page.url()).toBe(address)
+  expect(page.context().pages()).toHaveLength(pages)
+  await saved(page)
+  expect(watched.errors).toEqual([])
+  await rm(folder, { recursive: true })
 })
 
 test('a picture is never spoilt by typing, has ways out of its caption, and can be edited and removed', async ({

@@ -1,7 +1,16 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { ConfigProvider } from 'ant-design-vue'
 import { RouterView } from 'vue-router'
 import { THEME } from './theme/tokens.ts'
+
+/** Files that are dropped where nothing takes them must not take the place of the application. */
+function refuseFiles(event: DragEvent): void {
+  if (event.defaultPrevented || !event.dataTransfer?.types.includes('Files')) return
+  event.preventDefault()
+  event.dataTransfer.dropEffect = 'none'
+}
+useEventListener(window, ['dragover', 'drop'], refuseFiles)
 </script>
 
 <template>

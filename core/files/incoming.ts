@@ -33,6 +33,17 @@ export function pathForIncoming(path: string, folder: string): string | undefine
   return names.length > 1 ? folder + sound : (folder || FOLDERS[type.kind]) + sound
 }
 
+/** Returns a path for a file that must not replace another one: the path itself, or the path with a number. @param taken paths of other files */
+export function pathBeside(path: string, taken: Iterable<string>): string {
+  const lower = new Set([...taken].map((one) => one.toLowerCase()))
+  const ending = /\.[^./]*$/.exec(path)?.[0] ?? ''
+  const base = path.slice(0, path.length - ending.length)
+  for (let n = 1; ; n++) {
+    const candidate = n === 1 ? path : `${base}-${n}${ending}`
+    if (!lower.has(candidate.toLowerCase())) return candidate
+  }
+}
+
 /** The path of a file that another takes the place of: the same, but with the ending of the other. */
 export function pathOfReplacement(path: string, name: string): string {
   const base = path.slice(folderOf(path).length)

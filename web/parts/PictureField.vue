@@ -26,6 +26,7 @@ const siteFiles = useSiteFiles()
 const id = useId()
 const fault = ref<string>()
 const chooser = ref<HTMLInputElement>()
+const isSending = ref(false)
 
 const endings = computed(
   () => props.types ?? [...FILE_TYPES].flatMap(([ending, { kind }]) => (kind === 'picture' ? [ending] : [])),
@@ -53,9 +54,11 @@ async function send(event: Event): Promise<void> {
   const taken = input.files?.[0]
   input.value = ''
   if (!taken) return
-  const [added] = await siteFiles.takeIn([{ file: taken, path: taken.name }], '')
+  isSending.value = true
+  const added = await siteFiles.addPicture(taken)
+  isSending.value = false
   fault.value = siteFiles.faults[0]
-  if (added) choose(added)
+  if (added !== undefined) choose(added)
 }
 </script>
 
@@ -65,10 +68,7 @@ async function send(event: Event): Promise<void> {
     <div class="row">
       <img v-if="file" :src="sitesApi.pictureUrl(file)" alt="" class="thumb" />
       <ChoiceField :id="id" class="select" :value="value?.file ?? ''" :options="options" @change="choose" />
-      <Button
-        :loading="siteFiles.sending !== undefined"
-        title="Take a picture from this computer"
-        @click="chooser?.click()"
+      <Button :loading="isSending" title="Take a picture from this computer" @click="chooser?.click()"
         >Add …</Button
       >
       <input

@@ -22,6 +22,9 @@ document.addEventListener('DOMContentLoaded', () =>
   document.querySelector('[data-found]')?.scrollIntoView({ block: 'center' }),
 )
 document.addEventListener('submit', (event) => event.preventDefault(), true)
+// A file that is dropped here must not take the place of the page.
+for (const type of ['dragover', 'drop'])
+  document.addEventListener(type, (event) => event.preventDefault(), true)
 
 // Where the pieces stand that comments mark: around all that is drawn of each.
 function rectangleOf(nodes) {

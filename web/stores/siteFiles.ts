@@ -1,4 +1,4 @@
-import { pathForIncoming, pathOfReplacement } from '@viatica/core/files/incoming.ts'
+import { pathBeside, pathForIncoming, pathOfReplacement } from '@viatica/core/files/incoming.ts'
 import { filesNamedBy, followMoves } from '@viatica/core/files/styleLinks.ts'
 import { fileUses, removalOf } from '@viatica/core/files/uses.ts'
 import type { SingleChange } from '@viatica/core/plan/change/change.ts'
@@ -276,6 +276,42 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     return ids
   }
 
+  /**
+   * Adds a picture without replacing another file. @returns the id of its file, or of the one that has the same bytes already;
+   * undefined where it is refused, with the reason in `faults`
+   */
+  async function addPicture(picture: File): Promise<EntryId | undefined> {
+    faults.value = []
+    const wanted = pathForIncoming(picture.name, '')
+    if (wanted === undefined || fileTypeOf(wanted)?.kind !== 'picture') {
+      faults.value = [`${picture.name} is not a picture that web pages can show.`]
+      return undefined
+    }
+    // Sent as it is shown now: the program that it was dragged from may remove its file.
+    const bytes = await picture.arrayBuffer().catch(() => undefined)
+    if (!bytes) {
+      faults.value = [`${picture.name} cannot be read: it may have been moved or removed. Choose it again.`]
+      return undefined
+    }
+    try {
+      const content = await keep(new Blob([bytes]), wanted)
+      const same = files.value.find((file) => file.content === content)
+      if (same) return same.id
+      const path = pathBeside(
+        wanted,
+        files.value.map((file) => file.path),
+      )
+      const file = { id: crypto.randomUUID(), path, content, size: bytes.byteLength, alt: '' }
+      const refused = openSite.make({ kind: 'addFile', file })
+      if (refused === undefined) return file.id
+      faults.value = [refused]
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error
+      faults.value = [error.message]
+    }
+    return undefined
+  }
+
   const stop = () => stopping?.abort()
 
   return {
@@ -293,6 +329,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     describe,
     replace: (file: SiteFile, next: File) => whileOpen(() => replace(file, next)),
     remove,
+    addPicture: (picture: File) => whileOpen(() => addPicture(picture)),
     takeIn: (incoming: readonly Incoming[], folder: string) => whileOpen(() => takeIn(incoming, folder)),
     stop,
   }

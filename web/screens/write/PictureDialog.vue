@@ -1,14 +1,16 @@
 <script setup lang="ts">
 import { filePointer, readPointer } from '@viatica/core/pointer/pointer.ts'
 import { Button, Checkbox, Input, InputNumber } from 'ant-design-vue'
-import { computed, ref, useId } from 'vue'
+import { computed, onBeforeUnmount, ref, shallowRef, useId, watch } from 'vue'
 import { sitesApi } from '../../api/sites.ts'
 import ModalDialog from '../../parts/ModalDialog.vue'
 import { useSiteFiles } from '../../stores/siteFiles.ts'
 import type { Insertion, Picture } from './insertion.ts'
 
-/** Chooses a picture of the site, or takes one in, with what it says, how large it is and what stands under it. */
+/** Chooses a picture of the site, or adds one, with its alternative text, size and caption. */
 const props = defineProps<{
+  /** A picture that was dropped or pasted. */
+  brought?: File | undefined
   /** The picture that gets other values; undefined for a new one. */
   edited: Picture | undefined
 }>()
@@ -26,19 +28,40 @@ const size = ref({ width: props.edited?.width ?? 0, height: props.edited?.height
 /** How wide the picture is for its height, as it is in its file. */
 const ratio = ref(0)
 const chooser = ref<HTMLInputElement>()
+/** A picture of the author's computer; it becomes a file of the site when it is inserted. */
+const brought = shallowRef(props.brought)
+const broughtUrl = ref('')
+const isSending = ref(false)
+const forgetUrl = () => broughtUrl.value && URL.revokeObjectURL(broughtUrl.value)
+watch(
+  brought,
+  (file) => {
+    forgetUrl()
+    broughtUrl.value = file ? URL.createObjectURL(file) : ''
+  },
+  { immediate: true },
+)
+onBeforeUnmount(forgetUrl)
+const shownUrl = computed(() =>
+  brought.value ? broughtUrl.value : chosen.value ? sitesApi.pictureUrl(chosen.value) : '',
+)
 
 /** A picture from elsewhere has no file to choose, and can be edited as it is. */
 const isThere = computed(
-  () => chosen.value !== undefined || (chosenId.value === '' && props.edited !== undefined),
+  () =>
+    chosen.value !== undefined ||
+    brought.value !== undefined ||
+    (chosenId.value === '' && props.edited !== undefined),
 )
 /** A picture must say something, or say that it only decorates. */
 const isReady = computed(
   () => isThere.value && (isDecoration.value || (alt.value.trim() || (chosen.value?.alt ?? '')) !== ''),
 )
 
-function choose(file: string): void {
-  if (file === chosenId.value) return
+function choose(file: string, ofDisk?: File): void {
+  if (file === chosenId.value && ofDisk === brought.value) return
   chosenId.value = file
+  brought.value = ofDisk
   // What another picture shows is for its author to say; what was typed of this one stays.
   if (!props.edited) alt.value = ''
   size.value = { width: 0, height: 0 }
@@ -57,17 +80,27 @@ function setWidth(width: number): void {
   }
 }
 
-async function takeIn(event: Event): Promise<void> {
+function bring(event: Event): void {
   const input = event.target as HTMLInputElement
-  const taken = input.files?.[0]
+  const file = input.files?.[0]
   input.value = ''
-  if (!taken) return
-  const [added] = await siteFiles.takeIn([{ file: taken, path: taken.name }], '')
-  if (added) choose(added)
+  if (file) choose('', file)
 }
 
-function take(): void {
-  if (!isReady.value) return
+/** Makes a file of the site of a picture from the author's computer. @returns whether there is a picture to insert */
+async function addBrought(): Promise<boolean> {
+  if (!brought.value) return true
+  isSending.value = true
+  const added = await siteFiles.addPicture(brought.value)
+  isSending.value = false
+  if (added === undefined) return false
+  chosenId.value = added
+  brought.value = undefined
+  return true
+}
+
+async function take(): Promise<void> {
+  if (!isReady.value || isSending.value || !(await addBrought())) return
   const said = isDecoration.value ? '' : alt.value.trim() || (chosen.value?.alt ?? '')
   const src = chosen.value ? filePointer(chosenId.value) : props.edited!.src
   emit('pick', { picture: { src, alt: said, ...size.value, caption: caption.value.trim() } })
@@ -76,8 +109,8 @@ function take(): void {
 
 <template>
   <ModalDialog open :title="edited ? 'Edit picture' : 'A picture'" @close="emit('close')">
-    <p v-if="pictures.length === 0" class="quiet">The site has no pictures yet.</p>
-    <ul v-else class="pictures" role="radiogroup" aria-label="Pictures of the site">
+    <p v-if="pictures.length === 0 && !brought" class="quiet">The site has no pictures yet.</p>
+    <ul v-else-if="pictures.length > 0" class="pictures" role="radiogroup" aria-label="Pictures of the site">
       <li v-for="file in pictures" :key="file.id" role="none">
         <button
           type="button"
@@ -98,13 +131,16 @@ function take(): void {
       hidden
       accept="image/*"
       aria-label="A picture from this computer"
-      @change="takeIn"
+      @change="bring"
     />
     <p v-if="siteFiles.faults.length > 0" class="field-fault" role="alert">
       {{ siteFiles.faults.join(' ') }}
     </p>
     <template v-if="isThere">
-      <img v-if="chosen" :src="sitesApi.pictureUrl(chosen)" alt="" class="measure" @load="measured" />
+      <figure v-if="shownUrl" class="shown">
+        <img :src="shownUrl" alt="" @load="measured" />
+        <figcaption v-if="brought" class="quiet">{{ brought.name }}</figcaption>
+      </figure>
       <div class="field">
         <label class="field-label" :for="`${id}-alt`">Alternative text</label>
         <Input :id="`${id}-alt`" v-model:value="alt" :placeholder="chosen?.alt" :disabled="isDecoration" />
@@ -129,7 +165,9 @@ function take(): void {
     </template>
     <template #buttons>
       <Button @click="emit('close')">Cancel</Button>
-      <Button type="primary" :disabled="!isReady" @click="take">{{ edited ? 'Apply' : 'Insert' }}</Button>
+      <Button type="primary" :disabled="!isReady" :loading="isSending" @click="take">{{
+        edited ? 'Apply' : 'Insert'
+      }}</Button>
     </template>
   </ModalDialog>
 </template>
@@ -167,11 +205,17 @@ function take(): void {
   object-fit: contain;
 }
 
-.measure {
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  opacity: 0;
+.shown {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  margin: 8px 0 0;
+}
+
+.shown img {
+  max-width: 160px;
+  max-height: 80px;
+  object-fit: contain;
 }
 
 .field {

@@ -58,6 +58,30 @@ const selected = ref('')
 /** The picture that gets other values; undefined for a new one. */
 const edited = ref<Picture>()
 
+/** Pictures of the author's computer that are still to be asked for. */
+const brought = ref<readonly File[]>([])
+
+/** Asks for each picture that was dropped or pasted, one after the other. */
+function bring(files: readonly File[]): void {
+  const pictures = files.filter(({ type }) => type.startsWith('image/'))
+  const other = files.find((file) => !pictures.includes(file))
+  if (other)
+    openSite.notice = `${other.name} is not a picture. Add it under Surround › Files, then link to it.`
+  brought.value = pictures
+  if (pictures.length > 0) ask('picture')
+}
+
+function askNext(): void {
+  brought.value = brought.value.slice(1)
+  if (brought.value.length > 0) ask('picture')
+}
+
+async function close(): Promise<void> {
+  asked.value = undefined
+  await nextTick()
+  askNext()
+}
+
 function ask(what: 'link' | 'picture', picture?: Picture): void {
   edited.value = picture
   selected.value = (sourceEditor.value ?? visualEditor.value)?.selected() ?? ''
@@ -79,6 +103,7 @@ async function take(insertion: Insertion): Promise<void> {
         ? pictureHtml(picture)
         : `<a href="${escapeAttribute(href!)}">${marked || escapeText(text)}</a>`),
   )
+  askNext()
 }
 
 /** What both wrote where they wrote in the same part, as words. */
@@ -232,17 +257,24 @@ onBeforeUnmount(() => {
       </div>
       <p v-if="writing.fault" class="field-fault" role="alert">Not saved: {{ writing.fault }}</p>
       <StartFrom v-if="writing.text.trim() === ''" />
-      <SourceEditor v-if="view === 'source'" ref="sourceEditor" class="editor" />
+      <SourceEditor v-if="view === 'source'" ref="sourceEditor" class="editor" @files="bring" />
       <VisualEditor
         v-else
         ref="visualEditor"
         class="editor"
         @link="ask('link')"
+        @files="bring"
         @picture="(picture) => ask('picture', picture)"
       />
       <LivePage v-if="showsPage" :page="writing.page.id" :width="width" class="page" />
       <LinkDialog v-if="asked === 'link'" :selected="selected" @pick="take" @close="asked = undefined" />
-      <PictureDialog v-if="asked === 'picture'" :edited="edited" @pick="take" @close="asked = undefined" />
+      <PictureDialog
+        v-if="asked === 'picture'"
+        :edited="edited"
+        :brought="brought[0]"
+        @pick="take"
+        @close="close"
+      />
     </div>
     <p v-else class="none">Only a page has main content. Choose one in the outline.</p>
     <template #details>

@@ -22,12 +22,15 @@ import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useWriting } from '../../../stores/writing.ts'
+import { broughtFiles } from '../broughtFiles.ts'
 import { placeAsked } from '../placeAsked.ts'
 import { sourceColours } from './colours.ts'
 import { diagnosticsOf } from './htmlLint.ts'
 import { completePointer, leadingTo } from './pointers.ts'
 
 /** Main content as its source. */
+const emit = defineEmits<{ files: [files: readonly File[]] }>()
+
 const route = useRoute()
 const openSite = useOpenSite()
 const writing = useWriting()
@@ -59,7 +62,26 @@ const follow = EditorView.updateListener.of((update) => {
 
 /** What comes from a word processor or a web page comes in clean; plain text as it is. */
 const pasteClean = EditorView.domEventHandlers({
+  // The editor takes files: elsewhere the application refuses them.
+  dragover(event) {
+    if (event.dataTransfer?.types.includes('Files')) event.preventDefault()
+  },
+  drop(event, at) {
+    const files = broughtFiles(event.dataTransfer)
+    if (files.length === 0) return false
+    event.preventDefault()
+    const place = at.posAtCoords({ x: event.clientX, y: event.clientY })
+    if (place !== null) at.dispatch({ selection: { anchor: place } })
+    emit('files', files)
+    return true
+  },
   paste(event, at) {
+    const files = broughtFiles(event.clipboardData)
+    if (files.length > 0) {
+      event.preventDefault()
+      emit('files', files)
+      return true
+    }
     const text = event.clipboardData?.getData('text/plain') ?? ''
     // Of a whole document, only the body is main content.
     if (isDocument(text)) {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { Editor, type JSONContent } from '@tiptap/core'
 import type { Node } from '@tiptap/pm/model'
-import { NodeSelection } from '@tiptap/pm/state'
+import { NodeSelection, Selection } from '@tiptap/pm/state'
 import { keepSource, placeOfSource } from '@viatica/core/content/keepSource.ts'
 import { whereItLeads } from '@viatica/core/content/linksOfPage.ts'
 import { ownLinksIn } from '@viatica/core/content/ownLinks.ts'
@@ -20,6 +20,7 @@ import { useRoute } from 'vue-router'
 import HtmlDialog from '../../../parts/HtmlDialog.vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useWriting } from '../../../stores/writing.ts'
+import { broughtFiles } from '../broughtFiles.ts'
 import { computedName, isPartOfLine } from '../computedParts.ts'
 import { type Insertion, type Picture, pictureHtml } from '../insertion.ts'
 import { placeAsked } from '../placeAsked.ts'
@@ -33,7 +34,7 @@ import TableTools from './TableTools.vue'
 import VisualTools from './VisualTools.vue'
 
 /** Main content as it reads. What the editor has no way to hold stands in it as a block with its own HTML. */
-const emit = defineEmits<{ link: []; picture: [edited?: Picture] }>()
+const emit = defineEmits<{ link: []; picture: [edited?: Picture]; files: [files: readonly File[]] }>()
 
 const route = useRoute()
 const openSite = useOpenSite()
@@ -78,12 +79,27 @@ function open(): void {
       transformCopied: rememberCopied,
       transformPastedHTML: clean,
       handlePaste(view, event) {
+        const files = broughtFiles(event.clipboardData)
+        if (files.length > 0) {
+          bring(files)
+          return true
+        }
         const own = copiedSlice(event.clipboardData, view.state.schema)
         if (own) view.dispatch(view.state.tr.replaceSelection(own).scrollIntoView())
         const text = event.clipboardData?.getData('text/plain') ?? ''
         if (!own && !isDocument(text)) return false
         // A whole document that was copied as its source gives what stands in its body.
         if (!own) insertNodes(clean(text))
+        return true
+      },
+      handleDrop(view, event, _slice, isMoved) {
+        // A picture that is dragged within the text comes as a file, too.
+        const files = isMoved || view.dragging ? [] : broughtFiles(event.dataTransfer)
+        if (files.length === 0) return false
+        const at = view.posAtCoords({ left: event.clientX, top: event.clientY })
+        if (at) view.dispatch(view.state.tr.setSelection(Selection.near(view.state.doc.resolve(at.pos))))
+        bring(files)
+        event.preventDefault()
         return true
       },
       handleDoubleClickOn(_view, _at, node) {
@@ -177,6 +193,12 @@ function insert({ href, text, picture, computed: part }: Insertion): void {
 function changePicture(): void {
   editedPicture = placed.value
   emit('picture', editedPicture?.picture)
+}
+
+/** Asks for each of the pictures that came from the author's computer. */
+function bring(files: readonly File[]): void {
+  editedPicture = undefined
+  emit('files', files)
 }
 
 function askPicture(): void {
