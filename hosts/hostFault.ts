@@ -7,6 +7,8 @@ export const HOST_FAULTS = [
   'certificate',
   'login',
   'folder',
+  /** The folder of the site does not exist, and could be created. */
+  'no folder',
   'rights',
   'in the way',
   'renaming',

@@ -41,7 +41,7 @@ async function allowedFolder(
   folders: readonly string[],
 ): Promise<{ readonly top: string; readonly root: string }> {
   const top = await realpath(folder).catch(() => {
-    throw new HostFault('folder', `The folder ${folder} is not there: make it first.`)
+    throw new HostFault('no folder', `The folder ${folder} does not exist. Create it, or check its name.`)
   })
   for (const one of folders) {
     const root = await realpath(one).catch(() => one)
@@ -66,7 +66,7 @@ async function checkFolder(
     throw error
   }
   await connection.close()
-  throw new HostFault('folder', `${server} has no folder ${folder}: make it there first, or check its name.`)
+  throw new HostFault('no folder', `${server} has no folder ${folder}. Create it, or check its name.`)
 }
 
 /** What it takes to open the host of a site. */
@@ -77,6 +77,51 @@ export interface Opening {
   readonly secret: HostSecret
   /** The fingerprint of the SSH key that is trusted; empty where none is. */
   readonly hostKey: string
+}
+
+/** Opens a folder without any check that it exists. @throws HostFault */
+async function openAt(folder: string, opening: Opening, rules: HostRules): Promise<Connection> {
+  const { way } = opening.settings
+  const settings = { ...opening.settings, way: { ...way, folder } } as HostSettings
+  return openHost({ ...opening, settings }, rules)
+}
+
+/** Splits a folder into the folders from the first to the one itself: `/a/b` into `/`, `/a` and `/a/b`. */
+function foldersTo(folder: string): string[] {
+  const names = folder.split('/').filter((name) => name !== '')
+  const top = folder.startsWith('/') ? '/' : ''
+  return [top, ...names.map((_, at) => top + names.slice(0, at + 1).join('/'))]
+}
+
+/**
+ * Creates the folder of a site, with the folders above it that do not exist. Of a folder of this machine, one of the folders
+ * that the administrator allows must exist.
+ * @throws HostFault
+ */
+export async function createFolder(opening: Opening, rules: HostRules): Promise<void> {
+  const { way } = opening.settings
+  if (way.by === 'stand-in') return
+  const folders = foldersTo(way.folder)
+  const names = (at: number) => folders[at]!.replace(/^.*\//, '')
+  for (let there = folders.length - 2; there >= 0; there--) {
+    let connection: Connection
+    try {
+      connection = await openAt(folders[there]!, opening, rules)
+    } catch (error) {
+      if (error instanceof HostFault && error.kind === 'no folder' && there > 0) continue
+      throw error
+    }
+    try {
+      let path = ''
+      for (let at = there + 1; at < folders.length; at++) {
+        path = path === '' ? names(at) : `${path}/${names(at)}`
+        await connection.makeFolder(path)
+      }
+      return
+    } finally {
+      await connection.close().catch(() => undefined)
+    }
+  }
 }
 
 /** Connects to a host. @throws HostFault */

@@ -212,6 +212,12 @@ const CASES: readonly (readonly [string, readonly SingleChange[], number, readon
     [],
   ],
   [
+    'no-such-file',
+    [addFile('h', 'pictures/Heron 1.png'), body('visit', '<img src="../old/heron%201.png?v=2" alt="A">')],
+    1,
+    [],
+  ],
+  [
     'other-case',
     [
       addFile('p', 'docs/plan.pdf'),
@@ -631,6 +637,30 @@ test('a file that is named by its path, not its id, is found, and stops no other
   expect(
     all.filter((rule) => ['dead-pointer', 'scheme-not-allowed', 'no-such-file'].includes(rule)),
   ).toHaveLength(1)
+})
+
+test('a missing picture is the one file with its name; of two it is neither, and without a name it is none', () => {
+  const fixOf = (html: string, ...paths: string[]) => {
+    const site = make(clean, ...paths.map((path, at) => addFile(`f${at}`, path)), body('times', html))
+    return new Checker().check(site).find(({ rule }) => rule === 'no-such-file')?.fix
+  }
+  const heron = '<p>A <img src="old/heron.png" alt="A heron"> here.</p>'
+  expect(JSON.stringify(fixOf(heron, 'pictures/heron.png', 'pictures/gate.png'))).toContain('site-file:f0')
+  expect(fixOf(heron, 'pictures/heron.png', 'downloads/heron.png')).toBeUndefined()
+  expect(fixOf('<a href="old/">x</a>', 'pictures/heron.png')).toBeUndefined()
+  expect(fixOf('<a href="%zz">x</a>', 'pictures/heron.png')).toBeUndefined()
+})
+
+test('a logo without a text of its own is no error, also where it stands alone', () => {
+  const logo = addFile('logo', 'pictures/logo.svg')
+  const shown: SingleChange = { kind: 'setSite', field: 'logo', value: { file: 'logo', alt: '' } }
+  for (const name of [true, false])
+    expect(
+      found(
+        make(clean, logo, shown, addPiece({ id: 'b', kind: 'brand', picture: true, name, tagline: false })),
+        'piece',
+      ),
+    ).toEqual([])
 })
 
 test('places in a text say where they are', () => {

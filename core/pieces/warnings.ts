@@ -1,5 +1,4 @@
 import { bannerWarnings } from './banner/warnings.ts'
-import { brandWarnings } from './brand/warnings.ts'
 import { columnsWarnings } from './columns/warnings.ts'
 import { headingWarnings } from './heading/warnings.ts'
 import { htmlWarnings } from './html/warnings.ts'
@@ -13,7 +12,8 @@ const none = () => []
 
 /** What may be to be warned of in each kind of piece. */
 const PIECE_DOUBTS: { readonly [Kind in PieceKind]: Warnings<PieceOf<Kind>> } = {
-  brand: brandWarnings,
+  // A logo that stands alone gets the name of the site as its alternative text.
+  brand: none,
   menu: menuWarnings,
   links: linksWarnings,
   banner: bannerWarnings,

@@ -1,4 +1,4 @@
-import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer, type IncomingHttpHeaders, request } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -313,6 +313,23 @@ test('by SFTP with a key, whose host is known again; by a folder that is allowed
     const out = await make(site, settings({ way: { by: 'folder', folder: other } }))
     expect((await publish(site, out)).state).toBe('failed')
   }
+
+  // A folder that does not exist is created when that is asked for, with those above it; never outside of the allowed one.
+  const missing = async (way: object, secret?: object) => {
+    const host = await make(site, settings({ way } as never), secret as never)
+    const tried = async () => (await ask(at(site, `/${host}/try`), 'POST')).json
+    const first = await tried()
+    if (first.fingerprint) await ask(at(site, `/${host}/key`), 'PUT', { hostKey: first.fingerprint })
+    const { lacksFolder } = await tried()
+    const { status } = await ask(at(site, `/${host}/folder`), 'POST')
+    return [lacksFolder, status, (await tried()).isReached]
+  }
+  expect(await missing({ by: 'folder', folder: `${folder}/a/b/c` })).toEqual([true, 204, true])
+  expect(await missing({ by: 'folder', folder: `${tmpdir()}/not-allowed/b` })).toEqual([true, 422, false])
+  expect(existsSync(`${tmpdir()}/not-allowed`)).toBe(false)
+  const opens = { privateKey: sshd.privateKey }
+  expect(await missing({ ...way, folder: `${sshd.folder}/new/site` }, opens)).toEqual([true, 204, true])
+  expect(await missing({ ...way, folder: '/proc/none/site' }, opens)).toEqual([true, 422, false])
 })
 
 test('by FTP with TLS: once its certificate is trusted, whole and again, and changes by hand are found', async () => {

@@ -13,7 +13,7 @@ import { within } from '@viatica/hosts/limits.ts'
 import { HostFault } from '@viatica/hosts/hostFault.ts'
 import type { HostStore } from '../publish/hostStore.ts'
 import { lookAt } from '@viatica/hosts/look.ts'
-import { type HostRules, openHost, visitedAt } from '@viatica/hosts/open.ts'
+import { createFolder, type HostRules, openHost, visitedAt } from '@viatica/hosts/open.ts'
 import type { Publications } from '../publish/publications.ts'
 import type { Publisher } from '../publish/publisher.ts'
 import type { SiteStore } from '../store/siteStore.ts'
@@ -145,15 +145,27 @@ export function publishRoutes({
           () =>
             new HostFault('lost', `${opening.settings.name} is too slow: its files were not read in time.`),
         )
-        response.json({ isReached: true, words: '', fingerprint: '', found, missing })
+        response.json({ isReached: true, words: '', fingerprint: '', lacksFolder: false, found, missing })
       } finally {
         await connection.close().catch(() => undefined)
       }
     } catch (error) {
       if (!(error instanceof HostFault)) throw error
       const { message: words, fingerprint } = error
-      response.json({ isReached: false, words, fingerprint, found: [], missing: [] })
+      const lacksFolder = error.kind === 'no folder'
+      response.json({ isReached: false, words, fingerprint, lacksFolder, found: [], missing: [] })
     }
+  })
+
+  routes.post(`${at}/folder`, async (request, response) => {
+    const { id, host } = request.params
+    try {
+      await createFolder(await publisher.opening(id, host), rules)
+    } catch (error) {
+      if (!(error instanceof HostFault)) throw error
+      throw new Problem(422, 'Folder not created', error.message)
+    }
+    response.status(204).end()
   })
 
   routes.get(`${at}/publications`, async (request, response) => {

@@ -39,6 +39,8 @@ export interface Tried {
   readonly words: string
   /** Of an unknown SSH key or certificate, which the author may trust; or empty. */
   readonly fingerprint: string
+  /** Whether the folder of the site does not exist. */
+  readonly lacksFolder: boolean
   readonly found: readonly FoundFile[]
   readonly missing: readonly string[]
 }
@@ -88,6 +90,7 @@ export const publishApi = {
     send<undefined>('PUT', at(site, `/${host}/key`), { hostKey }),
   forgetKey: (site: string, host: string) => request<undefined>('DELETE', at(site, `/${host}/key`)),
   tryHost: (site: string, host: string) => request<Tried>('POST', at(site, `/${host}/try`)),
+  createFolder: (site: string, host: string) => request<undefined>('POST', at(site, `/${host}/folder`)),
   whatChanges: (site: string, host: string) => request<WhatChanges>('GET', at(site, `/${host}/difference`)),
   publications: (site: string, host: string) =>
     request<{ publications: readonly Publication[] }>('GET', at(site, `/${host}/publications`)).then(

@@ -151,6 +151,12 @@ export const usePublishing = defineStore('publishing', () => {
     isTrying.value = false
   }
 
+  /** Creates the folder of the site on the chosen host, and connects to it. */
+  async function createFolder(): Promise<void> {
+    if (await ask(() => publishApi.createFolder(openSite.id, chosenId.value).then(() => undefined)))
+      await tryHost()
+  }
+
   /**
    * Publishes the site as it is, once all edits are saved.
    * @param letGo files of others that may go
@@ -198,6 +204,7 @@ export const usePublishing = defineStore('publishing', () => {
     newest,
     underWay,
     tried,
+    createFolder,
     isTrying,
     isOrdering,
     fault,

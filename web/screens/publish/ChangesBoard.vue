@@ -97,7 +97,7 @@ const last = computed(() => {
         <Button type="primary" size="large" :disabled="!canPublish" @click="publish">Publish</Button>
         <Button size="large" :loading="publishing.isTrying" @click="publishing.tryHost">Check host</Button>
         <a
-          v-if="publishing.changes.visitedAt && publishing.publications?.length"
+          v-if="publishing.changes.visitedAt && publishing.newest && publishing.newest.state !== 'done'"
           :href="publishing.changes.visitedAt"
           target="_blank"
           rel="noreferrer"
@@ -110,7 +110,12 @@ const last = computed(() => {
         <Input :id="`${id}-by`" v-model:value="publishing.by" class="by" placeholder="your name" />
       </p>
       <p v-if="publishing.tried" role="status" class="tried">
-        <template v-if="!publishing.tried.isReached">{{ publishing.tried.words }}</template>
+        <template v-if="!publishing.tried.isReached">
+          {{ publishing.tried.words }}
+          <Button v-if="publishing.tried.lacksFolder" size="small" @click="publishing.createFolder"
+            >Create folder</Button
+          >
+        </template>
         <template v-else-if="publishing.tried.found.length + publishing.tried.missing.length === 0"
           >The host has what was published there, unchanged.</template
         >

@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { Checkbox } from 'ant-design-vue'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { FoundFile } from '@viatica/core/publish/report.ts'
 import FoundFileSides from './FoundFileSides.vue'
 import { counted } from './words.ts'
 
 /** Files that somebody else made or changed on the host, which publishing would replace or delete. */
-defineProps<{ found: readonly FoundFile[] }>()
+const props = defineProps<{ found: readonly FoundFile[] }>()
+/** Before the first publication, files on the host are nobody's change of what was published. */
+const isNew = computed(() => props.found.every(({ was }) => was === null))
 const letGo = defineModel<boolean>('letGo', { required: true })
 const looked = ref<FoundFile>()
 
@@ -16,15 +18,23 @@ const MOST = 8
 <template>
   <div class="found">
     <p>
-      <strong
-        >{{ counted(found.length, 'file') }} on the host {{ found.length === 1 ? 'is' : 'are' }} not as
-        published.</strong
-      >
-      Somebody changed {{ found.length === 1 ? 'it' : 'them' }} there.
+      <template v-if="isNew">
+        <strong>{{ counted(found.length, 'file is', 'files are') }} already there.</strong>
+        Viatica did not publish {{ found.length === 1 ? 'it' : 'them' }}: check that this is the folder of
+        this site.
+      </template>
+      <template v-else>
+        <strong
+          >{{ counted(found.length, 'file') }} on the host {{ found.length === 1 ? 'is' : 'are' }} not as
+          published.</strong
+        >
+        Somebody changed {{ found.length === 1 ? 'it' : 'them' }} there.
+      </template>
     </p>
     <ul>
       <li v-for="file in found.slice(0, MOST)" :key="file.path">
         <code>{{ file.path }}</code>
+        <span v-if="!isNew && file.was === null" class="quiet">already there</span>
         <button type="button" class="link-button" @click="looked = file">Look at it</button>
       </li>
       <li v-if="found.length > MOST">and {{ found.length - MOST }} more</li>

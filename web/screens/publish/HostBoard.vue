@@ -68,7 +68,10 @@ async function trust(fingerprint: string): Promise<void> {
         show-icon
         :message="publishing.tried.isReached ? 'Connected. The site folder exists.' : publishing.tried.words"
       >
-        <template v-if="publishing.tried.fingerprint" #action>
+        <template v-if="publishing.tried.lacksFolder" #action>
+          <Button size="small" @click="publishing.createFolder">Create folder</Button>
+        </template>
+        <template v-else-if="publishing.tried.fingerprint" #action>
           <Button size="small" @click="trust(publishing.tried.fingerprint)">{{
             host.settings.way.by === 'ftp' ? 'Trust this certificate' : 'Trust this key'
           }}</Button>
