@@ -359,6 +359,38 @@ test('the inventory sorts, filters, is edited in place, and goes through a sprea
   await expect(row(page, 'opening-times').getByLabel('not in menus')).toBeVisible()
   await saved(page)
 
+  // A column of a spreadsheet is pasted over the rows from here on, shown first, and undone as one.
+  const paste = (text: string) =>
+    page.evaluate((copied) => {
+      const clipboardData = new DataTransfer()
+      clipboardData.setData('text/plain', copied)
+      document.activeElement!.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true }))
+    }, text)
+  const labelsNow = async () => {
+    const { entries } = (await siteNow(page, served)).plan
+    return ['opening-times', 'access', 'tea-room'].map((id) => (entries.get(id) as PageEntry).label)
+  }
+  const labels = await labelsNow()
+  await grid.getByRole('gridcell', { name: 'Access for all', exact: true }).first().click()
+  await page.keyboard.press('ArrowUp')
+  await page.keyboard.press('ArrowRight')
+  await paste('Hours\r\nAccess\r\nTea\r\n')
+  const pasted = page.getByRole('dialog', { name: 'What the pasted cells change' })
+  await expect(pasted.locator('ins')).toHaveText(['Hours', 'Access', 'Tea'])
+  await pasted.getByRole('button', { name: 'Apply all' }).click()
+  await expect(page.getByRole('contentinfo')).toContainText('Pasted into the inventory: 3 entries changed')
+  await expect.poll(labelsNow).toEqual(['Hours', 'Access', 'Tea'])
+  await page.keyboard.press('Control+z')
+  await expect.poll(labelsNow).toEqual(labels)
+  await grid.getByRole('gridcell', { name: 'yes' }).first().click()
+  await paste('maybe\nno')
+  await expect(page.getByRole('dialog')).toContainText('“maybe” is neither yes nor no')
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click()
+  await grid.locator('code').first().click()
+  await paste('a.html\nb.html')
+  await expect(page.getByText('The column “address” is calculated.')).toBeVisible()
+  await saved(page)
+
   const downloading = page.waitForEvent('download')
   await page.getByRole('button', { name: 'CSV', exact: true }).click()
   const download = await downloading
@@ -369,7 +401,9 @@ test('the inventory sorts, filters, is edited in place, and goes through a sprea
   await chooser.setInputFiles(
     csv(text.replace('Mill Lock', 'Mill Lock, deep').replace(',parent,', ',mother,')),
   )
-  await expect(page.getByRole('alert')).toContainText('“mother” is not a column of the inventory')
+  await expect(page.getByRole('dialog').getByRole('alert')).toContainText(
+    '“mother” is not a column of the inventory',
+  )
   await page.getByRole('button', { name: 'Close' }).click()
   await chooser.setInputFiles(
     csv(text.replace('page,lock-guide,Mill Lock', 'page,lock-guide,"Mill Lock, deep"')),

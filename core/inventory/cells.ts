@@ -1,6 +1,6 @@
 import type { EntryField, LinkTarget } from '../plan/entry.ts'
 import { readPointer } from '../pointer/pointer.ts'
-import type { CellValue } from './columns.ts'
+import { type CellValue, isYesNoField } from './columns.ts'
 
 /** What a spreadsheet takes for the start of a formula (OWASP, "CSV Injection"). */
 const FORMULA = /^'*[=+\-@\t\r]/
@@ -38,7 +38,7 @@ function readTarget(cell: string): LinkTarget {
 
 /** The value that a cell asks for in a field, still to be checked; undefined for what is neither yes nor no. */
 export function fieldOfCell(cell: string, field: EntryField): string | boolean | LinkTarget | undefined {
-  if (field === 'inMenu' || field === 'inOrder' || field === 'inSearch') return readYesNo(cell)
+  if (isYesNoField(field)) return readYesNo(cell)
   if (field === 'target') return readTarget(cell.trim())
   return cell.replace(/\r\n?/g, '\n')
 }

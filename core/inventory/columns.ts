@@ -35,6 +35,10 @@ function fieldColumn(name: string, field: EntryField): Column {
   }
 }
 
+/** Whether a field holds yes or no. */
+export const isYesNoField = (field: EntryField | undefined): boolean =>
+  field === 'inMenu' || field === 'inOrder' || field === 'inSearch'
+
 /** Where a link leads, in one cell: an address, the id of a file, or the id of an entry with its fragment. */
 export function targetText(target: LinkTarget): string {
   if (target.to === 'address') return target.url

@@ -201,9 +201,15 @@ class Reading {
  * Reads an inventory that was changed elsewhere and works out what it would change. Rows are known by their id; a
  * row without one is a new entry; an entry without a row stays as it is. Worked-out columns are passed over.
  * @param newId gives the ids of new entries
+ * @param how the beginning of the words of the change
  * @throws InputFault, with row and column, for anything that cannot be kept
  */
-export function readInventory(text: string, site: Site, newId: () => EntryId): InventoryReading {
+export function readInventory(
+  text: string,
+  site: Site,
+  newId: () => EntryId,
+  how = 'Inventory imported',
+): InventoryReading {
   const { columns, rows } = readTable(text)
   if (!columns.includes(ID))
     throw cellFault(1, 'id', 'the column is missing; without it rows cannot be told apart.')
@@ -215,7 +221,7 @@ export function readInventory(text: string, site: Site, newId: () => EntryId): I
   }
   const { differences, changes, seen } = reading
   const entries = new Set(differences.map(({ entry }) => entry)).size
-  const words = `Inventory imported: ${entries} ${entries === 1 ? 'entry' : 'entries'} changed`
+  const words = `${how}: ${entries} ${entries === 1 ? 'entry' : 'entries'} changed`
   return {
     differences,
     change: changes.length === 0 ? undefined : { kind: 'batch', words, changes },

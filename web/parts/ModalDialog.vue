@@ -41,13 +41,19 @@ onBeforeUnmount(() => {
 dialog {
   width: 440px;
   max-width: calc(100vw - 32px);
-  max-height: calc(100vh - 64px);
-  padding: 20px 24px;
-  overflow-y: auto;
+  max-height: calc(100vh - min(64px, 6vh));
+  padding: 0;
+  overflow: hidden;
   color: inherit;
   background: var(--card);
   border: 2px solid var(--pine);
   border-radius: 3px;
+}
+
+/* The title and the buttons are always in view: what is between them scrolls. */
+dialog[open] {
+  display: flex;
+  flex-direction: column;
 }
 
 .wide {
@@ -59,17 +65,45 @@ dialog::backdrop {
 }
 
 h2 {
+  flex: none;
+  margin: 0;
+  padding: 16px 24px 8px;
   font-size: 18px;
   overflow-wrap: anywhere;
 }
 
 .content {
-  margin: 10px 0 16px;
+  flex: 1;
+  min-height: 0;
+  padding: 2px 24px 12px;
+  overflow-y: auto;
 }
 
 .buttons {
   display: flex;
+  flex: none;
+  flex-wrap: wrap;
   justify-content: flex-end;
   gap: 8px;
+  padding: 10px 24px 14px;
+  border-top: 1px solid var(--rule);
+}
+
+.buttons:empty {
+  display: none;
+}
+
+@media (max-width: 480px), (max-height: 480px) {
+  h2 {
+    padding: 8px 14px 4px;
+  }
+
+  .content {
+    padding: 2px 14px 8px;
+  }
+
+  .buttons {
+    padding: 6px 14px 8px;
+  }
 }
 </style>

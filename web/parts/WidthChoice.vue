@@ -1,6 +1,5 @@
 <script setup lang="ts">
-/** How wide visitors' screens are: a telephone, a tablet, a desk. */
-const WIDTHS = [360, 768, 1280] as const
+import { PAGE_WIDTHS } from './pageWidths.ts'
 
 const width = defineModel<number>({ required: true })
 </script>
@@ -8,7 +7,7 @@ const width = defineModel<number>({ required: true })
 <template>
   <fieldset class="widths">
     <legend class="unseen">Width of the page in pixels</legend>
-    <label v-for="choice in WIDTHS" :key="choice" :class="{ here: width === choice }">
+    <label v-for="choice in PAGE_WIDTHS" :key="choice" :class="{ here: width === choice }">
       <input v-model="width" type="radio" name="width" :value="choice" class="unseen" />{{ choice }}
     </label>
   </fieldset>

@@ -7,6 +7,7 @@ import type { Piece, PieceKind } from '@viatica/core/plan/surround/piece.ts'
 import type { Place } from '@viatica/core/plan/surround/place.ts'
 import { menuOf, standingOf, type SurroundRule } from '@viatica/core/plan/surround/surround.ts'
 import { defineStore } from 'pinia'
+import { startWidth } from '../parts/pageWidths.ts'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useOpenSite } from './openSite.ts'
 
@@ -19,7 +20,7 @@ export const useSurrounding = defineStore('surrounding', () => {
   const pointedAt = ref('')
   const menuId = ref('')
   /** How wide visitors' screens are taken to be, in CSS pixels. */
-  const width = ref(768)
+  const width = ref(Math.min(768, startWidth()))
 
   // Sites that began alike have pieces and menus of the same ids.
   watch(

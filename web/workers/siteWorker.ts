@@ -273,10 +273,10 @@ export class SiteWork {
   }
 
   /** What a changed inventory would do; the place of its fault in words when it cannot be kept. */
-  async readInventory(text: string): Promise<InventoryReading | string> {
+  async readInventory(text: string, how?: string): Promise<InventoryReading | string> {
     const { readInventory } = await later.inventoryReader()
     try {
-      return readInventory(text, this.#site!, newId)
+      return readInventory(text, this.#site!, newId, how)
     } catch (error) {
       if (error instanceof InputFault) return error.message
       throw error

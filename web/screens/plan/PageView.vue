@@ -4,6 +4,7 @@ import { childrenOf, entryOf } from '@viatica/core/plan/plan.ts'
 import { computed, ref } from 'vue'
 import { sitesApi } from '../../api/sites.ts'
 import LivePage from '../../parts/LivePage.vue'
+import { startWidth } from '../../parts/pageWidths.ts'
 import WidthChoice from '../../parts/WidthChoice.vue'
 import { useChosen } from '../../stores/chosen.ts'
 import { useOpenSite } from '../../stores/openSite.ts'
@@ -17,7 +18,7 @@ const PLANNED_WORDS = {
 
 const openSite = useOpenSite()
 const chosen = useChosen()
-const width = ref(1280)
+const width = ref(startWidth())
 
 const page = computed(() => (chosen.entry?.kind === 'page' ? chosen.entry : undefined))
 const path = computed(() => (page.value ? addressesOf(openSite.site!).paths.get(page.value.id)! : ''))

@@ -102,6 +102,12 @@ function press(event: KeyboardEvent): void {
   }
 }
 
+/** Closes an outline that covers the work once a page is chosen in it; a fold or a menu of a page chooses none. */
+function closeAfterChoice({ target }: Event): void {
+  if (!isSlim.value || !(target instanceof Element)) return
+  if (target.closest('[role=treeitem]') && !target.closest('input')) closePanel()
+}
+
 /** Past the outline, to what is worked on. */
 function skip(): void {
   document.querySelector<HTMLElement>('#work')?.focus()
@@ -155,11 +161,12 @@ onBeforeUnmount(() => {
     <section
       v-show="!isSlim || openPanel === 'outline'"
       id="outline"
+      @click="closeAfterChoice"
       class="outline"
       aria-label="Outline"
       @keydown.esc="isSlim && closePanel()"
     >
-      <SearchBox ref="searchBox" @found="outline?.focus()" />
+      <SearchBox ref="searchBox" @found="isSlim ? closePanel() : outline?.focus()" />
       <OutlineTools />
       <PlanOutline ref="outline" />
     </section>

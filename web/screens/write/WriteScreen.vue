@@ -21,6 +21,7 @@ import IconButton from '../../parts/IconButton.vue'
 import MenuButton from '../../parts/MenuButton.vue'
 import LivePage from '../../parts/LivePage.vue'
 import ViewNav from '../../parts/ViewNav.vue'
+import { startWidth } from '../../parts/pageWidths.ts'
 import WidthChoice from '../../parts/WidthChoice.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { useWindows } from '../../stores/windows.ts'
@@ -47,7 +48,7 @@ const writing = useWriting()
 const windows = useWindows()
 const view = computed<WritingWay>(() => (route.params['view'] === 'source' ? 'source' : ''))
 watch(view, (way) => (writingWay.value = way), { immediate: true })
-const width = ref(1280)
+const width = ref(startWidth())
 const showsPage = ref(true)
 
 const sourceEditor = ref<InstanceType<typeof SourceEditor>>()

@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import type { CellValue, Column } from '@viatica/core/inventory/columns.ts'
+import { type CellValue, type Column, isYesNoField } from '@viatica/core/inventory/columns.ts'
 import { STATES } from '@viatica/core/plan/entry.ts'
 import { newPage } from '@viatica/core/plan/newEntry.ts'
 import { computed, nextTick, ref, watch } from 'vue'
 import StateMark from '../../../parts/StateMark.vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
-import { isYesNo } from './inventoryTable.ts'
 
 /** A cell of the inventory, which is edited in place where its column can be set. */
 const props = defineProps<{
@@ -98,7 +97,7 @@ function press(event: KeyboardEvent): void {
       value
     }}
   </span>
-  <span v-else-if="isYesNo(column.name)" :class="{ quiet: value !== true }">{{
+  <span v-else-if="isYesNoField(column.field)" :class="{ quiet: value !== true }">{{
     value === true ? 'yes' : 'no'
   }}</span>
   <code v-else-if="column.name === 'address'">{{ value }}</code>

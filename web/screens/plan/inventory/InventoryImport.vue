@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { PastedTable } from '@viatica/core/inventory/paste.ts'
 import type { InventoryReading } from '@viatica/core/inventory/read.ts'
 import { Button } from 'ant-design-vue'
 import { ref, shallowRef } from 'vue'
@@ -12,6 +13,9 @@ const openSite = useOpenSite()
 const chooser = ref<HTMLInputElement>()
 const reading = shallowRef<InventoryReading>()
 const fault = ref('')
+const isPasted = ref(false)
+/** How many lines of pasted cells are beyond the last row. */
+const beyond = ref(0)
 
 async function read(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -19,7 +23,19 @@ async function read(event: Event): Promise<void> {
   if (!file) return
   const text = await file.text()
   input.value = ''
-  const answer = await siteWork.readInventory(text)
+  await show(text)
+}
+
+/** Shows what cells of a spreadsheet would change. */
+async function paste({ table, beyond: left }: PastedTable): Promise<void> {
+  await show(table, 'Pasted into the inventory')
+  beyond.value = left
+}
+
+async function show(text: string, how?: string): Promise<void> {
+  isPasted.value = how !== undefined
+  beyond.value = 0
+  const answer = await siteWork.readInventory(text, how)
   fault.value = typeof answer === 'string' ? answer : ''
   reading.value = typeof answer === 'string' ? undefined : answer
 }
@@ -35,7 +51,7 @@ function take(): void {
   if (change) openSite.makeOrTell(change)
 }
 
-defineExpose({ choose: () => chooser.value!.click() })
+defineExpose({ choose: () => chooser.value!.click(), paste })
 </script>
 
 <template>
@@ -47,12 +63,26 @@ defineExpose({ choose: () => chooser.value!.click() })
     aria-label="Changed inventory"
     @change="read"
   />
-  <ModalDialog v-if="fault" open title="This inventory cannot be read" @close="close">
+  <ModalDialog
+    v-if="fault"
+    open
+    :title="isPasted ? 'These cells can’t be pasted' : 'This inventory cannot be read'"
+    @close="close"
+  >
     <p role="alert">{{ fault }}</p>
-    <p class="quiet">Nothing was changed. Fix the file and import it again.</p>
+    <p class="quiet">
+      Nothing was changed.
+      {{ isPasted ? 'Row 2 is the first pasted row.' : 'Fix the file and import it again.' }}
+    </p>
     <template #buttons><Button type="primary" @click="close">Close</Button></template>
   </ModalDialog>
-  <ModalDialog v-if="reading" open wide title="What the inventory changes" @close="close">
+  <ModalDialog
+    v-if="reading"
+    open
+    wide
+    :title="isPasted ? 'What the pasted cells change' : 'What the inventory changes'"
+    @close="close"
+  >
     <p>
       <strong>{{
         reading.differences.length === 0
@@ -61,7 +91,14 @@ defineExpose({ choose: () => chooser.value!.click() })
             ? '1 cell differs.'
             : `${reading.differences.length} cells differ.`
       }}</strong>
-      <template v-if="reading.withoutRow > 0">
+      <template v-if="beyond > 0">
+        {{
+          beyond === 1
+            ? '1 line is beyond the last row and is left out.'
+            : `${beyond} lines are beyond the last row and are left out.`
+        }}
+      </template>
+      <template v-if="!isPasted && reading.withoutRow > 0">
         {{
           reading.withoutRow === 1
             ? '1 entry of the plan has no row: it stays as it is.'

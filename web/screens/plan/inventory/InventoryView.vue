@@ -6,8 +6,9 @@ import IconFileImport from '~icons/tabler/file-import'
 import { useTable } from '@tanstack/vue-table'
 import { useVirtualizer } from '@tanstack/vue-virtual'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
+import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import type { Statistics } from '@viatica/core/statistics/statistics.ts'
-import { type CellValue, type Column, columnNamed } from '@viatica/core/inventory/columns.ts'
+import { type CellValue, type Column, columnNamed, isYesNoField } from '@viatica/core/inventory/columns.ts'
 import type { SetEntry } from '@viatica/core/plan/change/change.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { STATES } from '@viatica/core/plan/entry.ts'
@@ -27,7 +28,6 @@ import {
   features,
   HIDDEN_AT_FIRST,
   type InventoryRow,
-  isYesNo,
   SHOWN_COLUMNS,
   widthOf,
 } from './inventoryTable.ts'
@@ -136,11 +136,11 @@ function click(row: EntryId, column: string): void {
 
 function edit(row: EntryId, column: Column, typed?: string): void {
   if (!column.field) return
-  if (typed !== undefined && (isYesNo(column.name) || column.name === 'state')) return
+  if (typed !== undefined && (isYesNoField(column.field) || column.name === 'state')) return
   typedOver.value = typed
   active.value = { row, column: column.name }
   if (row !== chosen.id) chosen.choose(row)
-  if (isYesNo(column.name)) {
+  if (isYesNoField(column.field)) {
     const now = rows.value.find(({ id }) => id === row)!.cells[column.name]
     openSite.notice = save(row, column)(now !== true) ?? ''
   } else editing.value = true
@@ -180,6 +180,27 @@ function press(event: KeyboardEvent, row: EntryId, column: Column): void {
   else if (event.key.length === 1) edit(row, column, event.key)
   else return
   event.preventDefault()
+}
+
+/** Pastes cells of a spreadsheet from the active cell on: one as if it was typed, several once they were looked at. */
+async function paste(event: ClipboardEvent, row: EntryId, column: Column): Promise<void> {
+  if (editing.value) return
+  const text = event.clipboardData?.getData('text/plain') ?? ''
+  if (text === '') return
+  event.preventDefault()
+  const { pastedCells, pastedTable } = await import('@viatica/core/inventory/paste.ts')
+  const cells = pastedCells(text)
+  const isYesNo = isYesNoField(column.field)
+  if (cells.length === 1 && cells[0]!.length === 1 && column.name !== 'state' && !isYesNo)
+    return edit(row, column, cells[0]![0]!)
+  const ids = tableRows.value.slice(placeOf(row)).map(({ original }) => original.id)
+  const from = shownColumns.value.findIndex(({ name }) => name === column.name)
+  try {
+    await importer.value?.paste(pastedTable(text, ids, shownColumns.value.slice(from)))
+  } catch (error) {
+    if (!(error instanceof InputFault)) throw error
+    openSite.notice = error.message
+  }
 }
 
 const ORDERS = { asc: 'ascending', desc: 'descending', false: 'none' } as const
@@ -281,7 +302,7 @@ watch(
           <tr>
             <td v-for="column in shownColumns" :key="column.name" class="filter">
               <select
-                v-if="column.name === 'state' || isYesNo(column.name)"
+                v-if="column.name === 'state' || isYesNoField(column.field)"
                 :aria-label="`Only with ${column.name}`"
                 :value="filterOf(column.name)"
                 @change="setFilter(column.name, ($event.target as HTMLSelectElement).value)"
@@ -321,6 +342,7 @@ watch(
               @click="click(row.id, column.name)"
               @dblclick="edit(row.id, column)"
               @keydown="press($event, row.id, column)"
+              @paste="paste($event, row.id, column)"
             >
               <InventoryCell
                 :column="column"
@@ -354,8 +376,10 @@ watch(
   display: flex;
   flex: none;
   align-items: center;
-  gap: 12px;
+  flex-wrap: wrap;
+  gap: 2px 12px;
   padding-bottom: 4px;
+  white-space: nowrap;
 }
 
 .gap {

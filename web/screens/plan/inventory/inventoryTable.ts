@@ -41,9 +41,6 @@ const WIDTHS: Readonly<Record<string, number>> = {
 }
 export const widthOf = (name: string): number => WIDTHS[name] ?? 62
 
-/** Whether a column holds yes or no. */
-export const isYesNo = (name: string): boolean => name === 'in menus' || name === 'in order'
-
 export const features = tableFeatures({
   rowSortingFeature,
   sortedRowModel: createSortedRowModel(),

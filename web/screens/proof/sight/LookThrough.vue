@@ -8,6 +8,7 @@ import { Button } from 'ant-design-vue'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref } from 'vue'
 import IconButton from '../../../parts/IconButton.vue'
 import LivePage from '../../../parts/LivePage.vue'
+import { startWidth } from '../../../parts/pageWidths.ts'
 import WidthChoice from '../../../parts/WidthChoice.vue'
 import { useLooking } from '../../../stores/looking.ts'
 import { useOpenSite } from '../../../stores/openSite.ts'
@@ -19,7 +20,7 @@ const emit = defineEmits<{ close: [] }>()
 
 const openSite = useOpenSite()
 const looking = useLooking()
-const width = ref(1280)
+const width = ref(startWidth())
 const dialog = ref<HTMLDialogElement>()
 const seenButton = ref<InstanceType<typeof Button>>()
 
