@@ -404,7 +404,7 @@ test('the inventory sorts, filters, is edited in place, and goes through a sprea
   await expect(page.getByRole('dialog').getByRole('alert')).toContainText(
     '“mother” is not a column of the inventory',
   )
-  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).click()
   await chooser.setInputFiles(
     csv(text.replace('page,lock-guide,Mill Lock', 'page,lock-guide,"Mill Lock, deep"')),
   )

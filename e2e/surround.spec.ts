@@ -128,12 +128,15 @@ async function buildSurround(page: Page): Promise<void> {
       ['Lately', /News/],
     ] as const
   ).entries()) {
-    await side.getByRole('button', { name: 'Add a column' }).click()
+    await side.getByRole('button', { name: 'Add column', exact: true }).click()
     const field = side.getByLabel(`Heading of column ${at + 1}`)
     await field.fill(heading)
     await field.press('Enter')
     await addLink(side.getByRole('region', { name: `Links of ${heading}` }), `More ${at}`, target)
   }
+  await side.getByRole('button', { name: 'Add column from a section' }).click()
+  await page.getByRole('menuitem', { name: 'Visit' }).click()
+  await expect(side.getByRole('region', { name: 'Links of Visit' })).toContainText('Opening times')
   await add(page, 'footer', 'Contact')
   await side.getByLabel('Lines').fill('office@example.org\nPhone: +44 1632 960143')
   await side.getByLabel('Heading').fill('The office')
@@ -247,7 +250,11 @@ test('a surround is built from nothing, taken away, and is the same on every pag
     'href',
     'https://www.example.org/boats',
   )
-  await expect(visitor.locator('footer .column')).toHaveCount(3)
+  await expect(visitor.locator('footer .column')).toHaveCount(4)
+  await expect(visitor.locator('footer .column').last().getByRole('link')).toHaveText([
+    'Opening times',
+    'Access',
+  ])
   await expect(visitor.locator('footer').getByRole('link', { name: /960/ })).toHaveAttribute(
     'href',
     'tel:+441632960143',

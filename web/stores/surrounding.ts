@@ -54,11 +54,11 @@ export const useSurrounding = defineStore('surrounding', () => {
     if (tell(change)) pieceId.value = id
   }
 
-  /** Puts a menu that stands nowhere into the header, as a piece that is chosen then. */
-  function placeMenu(menu: string): void {
+  /** Adds a menu at the end of a place, and chooses it. */
+  function placeMenu(menu: string, place: Place): void {
     const id = crypto.randomUUID()
-    const at = surround.value.places.header.length
-    if (tell({ kind: 'addPiece', place: 'header', at, piece: newPiece('menu', id, menu) })) pieceId.value = id
+    const at = surround.value.places[place].length
+    if (tell({ kind: 'addPiece', place, at, piece: newPiece('menu', id, menu) })) pieceId.value = id
   }
 
   /** Removes a piece, and goes to the one beside it in the list. */

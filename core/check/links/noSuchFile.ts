@@ -4,7 +4,8 @@ import { typedRule, URL_STANDARD } from './typedTarget.ts'
 
 /** Returns the file name at the end of a reference, in lower case, without query and fragment; empty where there is none. */
 function fileNameOf(reference: string): string {
-  const name = reference.replace(/[?#].*$/s, '').replace(/^.*\//s, '')
+  const [path = ''] = reference.split(/[?#]/, 1)
+  const name = path.slice(path.lastIndexOf('/') + 1)
   try {
     return decodeURIComponent(name).toLowerCase()
   } catch {

@@ -161,9 +161,9 @@ onBeforeUnmount(() => {
     <section
       v-show="!isSlim || openPanel === 'outline'"
       id="outline"
-      @click="closeAfterChoice"
       class="outline"
       aria-label="Outline"
+      @click="closeAfterChoice"
       @keydown.esc="isSlim && closePanel()"
     >
       <SearchBox ref="searchBox" @found="isSlim ? closePanel() : outline?.focus()" />

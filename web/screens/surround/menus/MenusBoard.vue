@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import IconChevronDown from '~icons/tabler/chevron-down'
 import { standings } from '@viatica/core/plan/surround/surround.ts'
-import { PLACE_NAMES } from '@viatica/core/plan/surround/place.ts'
+import { type Place, PLACE_NAMES, PLACES } from '@viatica/core/plan/surround/place.ts'
 import type { Menu } from '@viatica/core/plan/surround/menu.ts'
 import { Button } from 'ant-design-vue'
 import { computed, nextTick } from 'vue'
+import MenuButton from '../../../parts/MenuButton.vue'
 import { openDetails } from '../../../parts/panels.ts'
 import { useSurrounding } from '../../../stores/surrounding.ts'
 import { SHAPE_WORDS } from '../pieces/shapeWords.ts'
@@ -30,6 +32,8 @@ const uses = computed(() => {
     }
   return places
 })
+
+const places = PLACES.map((key) => ({ key, label: PLACE_NAMES[key] }))
 
 /** Adds a menu, and goes on with its name. */
 function add(kind: Menu['kind']): void {
@@ -80,12 +84,15 @@ function about(menu: Menu): string {
             <template v-if="uses.has(menu.id)">{{ uses.get(menu.id)!.join(', ') }}</template>
             <template v-else>
               Not used yet.
-              <Button
+              <MenuButton
                 v-if="!surrounding.surround.templates"
-                size="small"
-                @click="surrounding.placeMenu(menu.id)"
-                >Add to the page</Button
+                class="plain-button"
+                :label="`Add ${menu.name} to the page`"
+                :entries="places"
+                @act="(place) => surrounding.placeMenu(menu.id, place as Place)"
               >
+                Add to the page <IconChevronDown width="14" height="14" aria-hidden="true" />
+              </MenuButton>
             </template>
           </td>
         </tr>

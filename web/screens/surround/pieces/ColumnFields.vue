@@ -1,12 +1,16 @@
 <script setup lang="ts">
-import type { PieceOf } from '@viatica/core/plan/surround/piece.ts'
+import IconChevronDown from '~icons/tabler/chevron-down'
+import { type Column, columnOfSection, sectionsOf } from '@viatica/core/shape/columnsFromPlan.ts'
+import { labelOf } from '@viatica/core/plan/entry.ts'
+import { entryOf } from '@viatica/core/plan/plan.ts'
 import { Button } from 'ant-design-vue'
+import { computed } from 'vue'
+import MenuButton from '../../../parts/MenuButton.vue'
 import SavedText from '../../../parts/SavedText.vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import PickedLinks from '../PickedLinks.vue'
 
 /** Columns of links, each with its heading. */
-type Column = PieceOf<'columns'>['columns'][number]
 const props = defineProps<{
   columns: readonly Column[]
   save: (columns: Column[]) => string | undefined
@@ -26,6 +30,20 @@ const add = () =>
     ...props.columns,
     { id: crypto.randomUUID(), heading: `Column ${props.columns.length + 1}`, links: [] },
   ])
+
+const ALL = 'all sections'
+const sections = computed(() => sectionsOf(openSite.site!))
+const entries = computed(() => [
+  ...sections.value.map((id) => ({ key: id, label: labelOf(entryOf(openSite.site!.plan, id)) })),
+  ...(sections.value.length > 1 ? [{ key: ALL, label: 'One column for each section', begins: true }] : []),
+])
+
+/** Adds a column with the links of a section, or one for each. */
+function addFrom(key: string): void {
+  const wanted = key === ALL ? sections.value : [key]
+  const made = wanted.map((id) => columnOfSection(openSite.site!, id, () => crypto.randomUUID()))
+  tell([...props.columns, ...made])
+}
 </script>
 
 <template>
@@ -43,10 +61,28 @@ const add = () =>
     />
     <Button size="small" @click="tell(columns.toSpliced(at, 1))">Remove {{ column.heading }}</Button>
   </fieldset>
-  <Button size="small" @click="add">Add a column</Button>
+  <div class="buttons">
+    <Button size="small" @click="add">Add column</Button>
+    <MenuButton
+      v-if="sections.length > 0"
+      class="plain-button"
+      label="Add column from a section"
+      :entries="entries"
+      @act="addFrom"
+    >
+      From a section <IconChevronDown width="14" height="14" aria-hidden="true" />
+    </MenuButton>
+  </div>
 </template>
 
 <style scoped>
+.buttons {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px;
+}
+
 fieldset {
   margin: 0 0 12px;
   padding: 0 0 10px;
