@@ -6,6 +6,7 @@ const OWN = [
   'title',
   'description',
   'canonical',
+  'link preview',
   'previous and next',
   'breadcrumb data',
   'body id',
@@ -42,6 +43,7 @@ function headRegion(element: Element): Region | undefined {
   if (tagName === 'title') return 'title'
   // What search engines are told of a page: what it is about, and of a stand-in that it is none.
   if (tagName === 'meta' && /^(description|robots)$/.test(attribute(element, 'name'))) return 'description'
+  if (tagName === 'meta' && attribute(element, 'property').startsWith('og:')) return 'link preview'
   if (tagName === 'script' && attribute(element, 'type') === 'application/ld+json') return 'breadcrumb data'
   if (tagName !== 'link') return undefined
   const rel = attribute(element, 'rel')

@@ -61,6 +61,8 @@ export const settingSchemas = {
   titlePattern: filledLine(200),
   homeTitlePattern: filledLine(200),
   logo: v.nullable(pictureSchema),
+  /** Whether pages have Open Graph metadata, where the base URL is known. */
+  sharing: v.boolean('must be true or false'),
   /** The picture that browsers show for the site beside its name: a file. */
   icon: v.nullable(entryIdSchema),
   /** Findings that the author has set aside, by their keys, each with why. */
@@ -92,6 +94,7 @@ export const DEFAULT_SETTINGS: Omit<Settings, 'name'> = {
   titlePattern: '{title} · {site}',
   homeTitlePattern: '{site}',
   logo: null,
+  sharing: true,
   icon: null,
   setAside: [],
   ownWords: [],

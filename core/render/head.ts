@@ -7,6 +7,7 @@ import type { Site } from '../plan/site.ts'
 import { breadcrumbData } from './breadcrumbData.ts'
 import { escapeAttribute, escapeText } from '../standard/escape.ts'
 import type { Links } from './links.ts'
+import { sharingLines } from './sharing.ts'
 
 /** The lines inside `head` that tell one page from another. */
 export interface HeadParts {
@@ -14,6 +15,8 @@ export interface HeadParts {
   readonly description: string
   /** The canonical address, where the published one is known. */
   readonly canonical: string
+  /** The page for programs that show a link to it. */
+  readonly sharing: string
   /** Previous and next. */
   readonly order: string
   /** The breadcrumb as data for machines. */
@@ -59,6 +62,7 @@ export function headParts(
       settings.baseUrl !== '' &&
         `<link rel="canonical" href="${escapeAttribute(absoluteUrl(settings, path))}">`,
     ),
+    sharing: sharingLines(site, page, path),
     order: relation('prev', previous) + relation('next', next),
     data: breadcrumbData(site, page, links),
     files,
@@ -66,6 +70,14 @@ export function headParts(
 }
 
 /** The lines inside `head`, in the order in which a careful person would write them. */
-export function renderHead({ title, description, canonical, order, files, data }: HeadParts): string {
-  return FIRST + title + description + canonical + order + files + data
+export function renderHead({
+  title,
+  description,
+  canonical,
+  sharing,
+  order,
+  files,
+  data,
+}: HeadParts): string {
+  return FIRST + title + description + canonical + sharing + order + files + data
 }

@@ -132,11 +132,21 @@ function movedLinks(a: Written, b: Written, before: PageEntry, after: PageEntry)
 
 const SIMPLE: readonly (readonly [
   RipplePart,
-  readonly ('title' | 'description' | 'canonical' | 'files' | 'data' | 'body' | 'heading' | 'order')[],
+  readonly (
+    | 'title'
+    | 'description'
+    | 'canonical'
+    | 'sharing'
+    | 'files'
+    | 'data'
+    | 'body'
+    | 'heading'
+    | 'order'
+  )[],
 ])[] = [
   ['title', ['title']],
   ['description', ['description']],
-  ['head', ['canonical', 'files', 'body']],
+  ['head', ['canonical', 'sharing', 'files', 'body']],
   ['breadcrumb', ['data']],
   ['heading', ['heading']],
   ['pager', ['order']],

@@ -146,6 +146,7 @@ const SETTING_VALUES: { readonly [Name in SettingName]: (d: Drawing) => unknown 
   extension: (d) => d.of(EXTENSIONS),
   linkStyle: (d) => d.of(LINK_STYLES),
   namesIndex: (d) => d.flag,
+  sharing: (d) => d.flag,
   plannedPages: (d) => d.of(PLANNED_RULES),
   notFound: (d) => (d.flag ? d.entry : null),
   redirects: (d) => [

@@ -259,6 +259,7 @@ export const arbitrarySettings: fc.Arbitrary<Settings> = fc
     separator: fc.constantFrom(...SEPARATORS),
     extension: fc.constantFrom(...EXTENSIONS),
     namesIndex: fc.boolean(),
+    sharing: fc.boolean(),
     plannedPages: fc.constantFrom(...PLANNED_RULES),
     notFound: fc.option(fc.constantFrom('home', 'e0', 'e1', 'e2', 'e5')),
     redirects: arbitraryRedirects,

@@ -178,6 +178,7 @@ const SETTING_WORDS: Readonly<Record<keyof Site['settings'], string>> = {
   titlePattern: 'Pattern of titles',
   homeTitlePattern: 'Title of the home page',
   logo: 'Logo',
+  sharing: 'Link previews',
   icon: 'Icon',
   setAside: 'Ignored findings',
   ownWords: 'Dictionary',

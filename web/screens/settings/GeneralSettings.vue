@@ -4,6 +4,7 @@ import { documentTitle } from '@viatica/core/navigate/title.ts'
 import type { SetSite } from '@viatica/core/plan/change/change.ts'
 import { walk } from '@viatica/core/plan/plan.ts'
 import { WORD_LANGUAGES } from '@viatica/core/plan/surround/siteWords.ts'
+import { Checkbox } from 'ant-design-vue'
 import { computed } from 'vue'
 import PictureField from '../../parts/PictureField.vue'
 import SavedText from '../../parts/SavedText.vue'
@@ -70,6 +71,17 @@ const titles = computed(() => {
         <p class="quiet hint">
           Browsers show the icon in tabs and bookmarks. A square SVG or PNG of at least 180 pixels suits all
           of them.
+        </p>
+      </section>
+      <section aria-label="Link previews">
+        <h2>Link previews</h2>
+        <Checkbox :checked="settings.sharing" @change="set('sharing', $event.target.checked)"
+          >Add Open Graph metadata to every page</Checkbox
+        >
+        <p class="quiet hint">
+          Messengers and social networks show the title, description and picture of a page with a link to it:
+          its banner, else the logo, as PNG, JPEG or WebP.
+          <template v-if="settings.baseUrl === ''">This needs the base URL.</template>
         </p>
       </section>
       <section aria-label="Page titles">
