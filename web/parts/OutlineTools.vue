@@ -10,6 +10,7 @@ import IconTrash from '~icons/tabler/trash'
 import type { Component } from 'vue'
 import { type Direction, useShaping } from '../stores/shaping.ts'
 import IconButton from './IconButton.vue'
+import ToolBar from './ToolBar.vue'
 
 const shaping = useShaping()
 
@@ -27,7 +28,7 @@ const MOVES: readonly { direction: Direction; words: string; icon: Component }[]
 </script>
 
 <template>
-  <div class="tools" role="toolbar" aria-label="Edit the outline">
+  <ToolBar class="tools" label="Edit the outline">
     <button
       type="button"
       class="plain-button"
@@ -64,7 +65,7 @@ const MOVES: readonly { direction: Direction; words: string; icon: Component }[]
         @click="shaping.remove()"
       />
     </span>
-  </div>
+  </ToolBar>
 </template>
 
 <style scoped>

@@ -25,3 +25,6 @@ export function rememberFocus(): () => void {
       document.querySelector<HTMLElement>('main')?.focus()
     })
 }
+
+/** Whether the window is used by touch: there, the focus in a text covers half of the screen with a keyboard. */
+export const isTouched = (): boolean => window.matchMedia('(pointer: coarse)').matches

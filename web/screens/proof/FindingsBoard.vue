@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import IconAlertTriangle from '~icons/tabler/alert-triangle'
 import IconBulb from '~icons/tabler/bulb'
 import IconCircleCheck from '~icons/tabler/circle-check'
@@ -117,7 +118,7 @@ function step(by: 1 | -1): void {
   focusChosen()
 }
 
-/** The keys of the list, and those that work from all of the board. */
+/** The keys of the list, and those that work from anywhere in the screen. */
 function press(event: KeyboardEvent): void {
   const isTyping =
     event.target instanceof HTMLElement && /^(INPUT|SELECT|TEXTAREA)$/.test(event.target.tagName)
@@ -129,10 +130,11 @@ function press(event: KeyboardEvent): void {
   else return
   event.preventDefault()
 }
+useEventListener(() => document.querySelector<HTMLElement>('#work'), 'keydown', press)
 </script>
 
 <template>
-  <div class="proof" @keydown="press">
+  <div class="proof">
     <div class="bar">
       <Checkbox
         v-for="severity in SEVERITIES"

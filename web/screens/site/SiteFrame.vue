@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { Alert, Button, Spin } from 'ant-design-vue'
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import { onBeforeRouteLeave, onBeforeRouteUpdate, RouterLink, RouterView, useRoute } from 'vue-router'
+import {
+  onBeforeRouteLeave,
+  onBeforeRouteUpdate,
+  RouterLink,
+  RouterView,
+  useRoute,
+  useRouter,
+} from 'vue-router'
 import OutlineTools from '../../parts/OutlineTools.vue'
 import PlanOutline from '../../parts/PlanOutline.vue'
 import SearchBox from '../../parts/SearchBox.vue'
@@ -16,6 +23,7 @@ import { useOpenSite } from '../../stores/openSite.ts'
 import { useRipple } from '../../stores/ripple.ts'
 import { useShaping } from '../../stores/shaping.ts'
 import { useSiteFiles } from '../../stores/siteFiles.ts'
+import { placeOfStop, STOPS } from '../../stops.ts'
 import { fetchScreensLater } from '../screens.ts'
 import FrameFoot from './FrameFoot.vue'
 import FrameHead from './FrameHead.vue'
@@ -25,6 +33,7 @@ import UndoQuestion from './UndoQuestion.vue'
 import UnsavedEdits from './UnsavedEdits.vue'
 
 const route = useRoute()
+const router = useRouter()
 const openSite = useOpenSite()
 const chosen = useChosen()
 const ripple = useRipple()
@@ -85,7 +94,33 @@ function isTyping(target: EventTarget | null): boolean {
   )
 }
 
+/** The panes of the screen, in the order of F6, each with the element that gets the focus. */
+const PANES = ['#outline [tabindex="0"]:is([role=treeitem])', '#work', '#details'] as const
+
+/** Goes to the next pane, or the one before. */
+function stepPane(by: 1 | -1): void {
+  const panes = PANES.flatMap((selector) => {
+    const pane = document.querySelector<HTMLElement>(selector)
+    return pane?.checkVisibility() ? [pane] : []
+  })
+  const isIn = (pane: HTMLElement) => (pane.closest('#outline') ?? pane).contains(document.activeElement)
+  // The details are within the work: the innermost pane is the one with the focus.
+  const at = panes.findLastIndex(isIn)
+  panes[(at + by + panes.length) % panes.length]?.focus()
+}
+
+/** Goes to the next stop, or the one before. */
+function stepStop(by: 1 | -1): void {
+  const at = STOPS.findIndex(({ name }) => name === route.name)
+  const stop = at < 0 ? undefined : STOPS[at + by]
+  if (stop) void router.push(placeOfStop(stop, openSite.id))
+}
+
 function press(event: KeyboardEvent): void {
+  if (event.key === 'F6' && !event.ctrlKey && !event.altKey) {
+    event.preventDefault()
+    return stepPane(event.shiftKey ? -1 : 1)
+  }
   if (isTyping(event.target)) return
   const isUndoKey = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z'
   // Letters choose in a list of options.
@@ -96,6 +131,8 @@ function press(event: KeyboardEvent): void {
     if (event.shiftKey) openSite.redo()
     else openSite.undo()
   } else if (event.key === '?') showsKeys.value = true
+  else if (isLetter && event.key === '.') stepStop(1)
+  else if (isLetter && event.key === ',') stepStop(-1)
   else if (event.key === '/') {
     event.preventDefault()
     searchBox.value?.focus()

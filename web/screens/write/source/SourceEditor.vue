@@ -20,6 +20,7 @@ import { rewritten } from '@viatica/core/pointer/inHtml.ts'
 import { diffLines } from 'diff'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import { isTouched } from '../../../parts/focus.ts'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useWriting } from '../../../stores/writing.ts'
 import { broughtFiles } from '../broughtFiles.ts'
@@ -142,6 +143,7 @@ onMounted(() => {
   view.scrollDOM.tabIndex = 0
   const at = placeAsked(route.query, writing.text)
   if (at !== undefined) show(at)
+  else if (!isTouched()) view.focus()
 })
 watch(
   () => writing.turn,

@@ -15,6 +15,7 @@ import { escapeText } from '@viatica/core/standard/escape.ts'
 import { Input } from 'ant-design-vue'
 import { type Component, computed } from 'vue'
 import IconButton from '../../../parts/IconButton.vue'
+import ToolBar from '../../../parts/ToolBar.vue'
 import { TABLE_STEPS } from './tables.ts'
 
 /** What can be done to the table at the caret. */
@@ -55,7 +56,7 @@ function run(command: Command): void {
 </script>
 
 <template>
-  <div class="tools" role="toolbar" aria-label="Table">
+  <ToolBar class="tools" label="Table">
     <IconButton
       v-for="[words, icon, command] in TOOLS"
       :key="words"
@@ -72,7 +73,7 @@ function run(command: Command): void {
       :value="isMarkup ? caption : textOfMarkup(caption)"
       @change="(event) => setCaption(event.target.value ?? '')"
     />
-  </div>
+  </ToolBar>
 </template>
 
 <style scoped>

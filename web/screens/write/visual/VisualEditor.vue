@@ -20,6 +20,7 @@ import { useRoute } from 'vue-router'
 import HtmlDialog from '../../../parts/HtmlDialog.vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { useWriting } from '../../../stores/writing.ts'
+import { isTouched } from '../../../parts/focus.ts'
 import { broughtFiles } from '../broughtFiles.ts'
 import { computedName, isPartOfLine } from '../computedParts.ts'
 import { type Insertion, type Picture, pictureHtml } from '../insertion.ts'
@@ -122,6 +123,7 @@ onMounted(() => {
   open()
   const at = placeAsked(route.query, source)
   if (at !== undefined) goTo(at)
+  else if (!isTouched()) editor.value!.view.focus()
 })
 watch(() => writing.turn, open)
 watch(

@@ -15,6 +15,7 @@ import type { Editor } from '@tiptap/core'
 import { type Component, computed } from 'vue'
 import IconButton from '../../../parts/IconButton.vue'
 import MenuButton from '../../../parts/MenuButton.vue'
+import ToolBar from '../../../parts/ToolBar.vue'
 import { inText } from './inText.ts'
 import { insertTable } from './tables.ts'
 
@@ -109,7 +110,7 @@ const isOn = ({ of }: Tool) => (of === undefined ? undefined : props.tick >= 0 &
 
 <template>
   <!-- A press of the mouse leaves the caret where it is: what is typed right after must not land on the button. -->
-  <div class="tools" role="toolbar" aria-label="What the text is">
+  <ToolBar class="tools" label="What the text is">
     <MenuButton
       class="kind"
       :label="`Kind of block: ${kind}`"
@@ -131,7 +132,7 @@ const isOn = ({ of }: Tool) => (of === undefined ? undefined : props.tick >= 0 &
       @mousedown.prevent
       @click="tool.run"
     />
-  </div>
+  </ToolBar>
 </template>
 
 <style scoped>

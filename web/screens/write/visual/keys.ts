@@ -45,6 +45,21 @@ const leaveFigure: Command = (state, dispatch) => {
   return true
 }
 
+/** Out of a list, to a line below it. */
+const leaveList: Command = (state, dispatch) => {
+  const { $from } = state.selection
+  const isList = (depth: number) => /List$/.test($from.node(depth).type.name)
+  const depths = Array.from({ length: $from.depth }, (_, depth) => depth + 1)
+  const depth = depths.find(isList)
+  if (depth === undefined || isInTable(state)) return false
+  const after = $from.after(depth)
+  const next = state.doc.resolve(after).nodeAfter
+  if (next && isLine(next) && next.content.size === 0)
+    dispatch?.(state.tr.setSelection(TextSelection.create(state.doc, after + 1)).scrollIntoView())
+  else dispatch?.(writeAt(state.tr, after))
+  return true
+}
+
 /** In a table, to the next cell or the one before; from the last one, to a new row. */
 const toCell =
   (step: 1 | -1): Command =>
@@ -113,6 +128,7 @@ export const writingKeys = Extension.create({
       'Shift-Tab': run(toCell(-1)),
       Enter: run(leaveFigure),
       ArrowDown: run(writeBelow),
+      Escape: run(leaveList),
     }
   },
   addProseMirrorPlugins: () => [
