@@ -109,7 +109,9 @@ const MAY_CALL = /put-/i
 type Following = 'nothing' | 'what is under the page' | 'the plan'
 const followed = new WeakMap<Body, Following>()
 
-function followingOf({ element }: Call): Following {
+function followingOf({ element, attributes }: Call): Following {
+  // Picked pages are anywhere in the plan.
+  if (element === 'put-pages' && 'of' in attributes) return 'the plan'
   switch (element) {
     case 'put-menu':
     case 'put-site-map':

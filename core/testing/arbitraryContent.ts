@@ -63,6 +63,8 @@ const thing = fc.constantFrom(
   ],
   ...[
     '<put-pages descriptions></put-pages>',
+    '<put-pages cards></put-pages>',
+    '<put-pages cards of="e1 none e0"></put-pages>',
     '<put-site-map>',
     '<put-year></put-year>',
     '<put-menu menu="Main" />',

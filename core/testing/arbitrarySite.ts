@@ -120,6 +120,9 @@ const GIVEN_OUT = [
 const COMPUTED = [
   ...['', '', '', '', '', ''],
   '<put-pages></put-pages>',
+  '<put-pages cards depth="3"></put-pages>',
+  '<put-pages cards of="e2  e0 none e1 e2"></put-pages>',
+  '<put-pages of="e1 e3" descriptions></put-pages>',
   '<p>Under it: <put-pages depth="2" descriptions all></p>',
   '<put-site-map></put-site-map>',
   '<div><put-menu menu="Main" shape="row"></put-menu><p>© <put-year></p></div>',

@@ -1,8 +1,10 @@
-import { itemsBelow, type MenuItem } from '../../navigate/menu.ts'
+import { itemsBelow, type MenuItem, targetOfEntry } from '../../navigate/menu.ts'
 import { wholeSite } from '../../navigate/pageList.ts'
-import { type EntryId, isBegun } from '../../plan/entry.ts'
+import { type EntryId, isBegun, labelOf } from '../../plan/entry.ts'
+import { fileTypeOf } from '../../plan/file.ts'
 import type { Site } from '../../plan/site.ts'
 import type { Call, ComputedElement } from '../../render/authorHtml.ts'
+import { compileBody } from '../../render/body.ts'
 import { escapeText } from '../../standard/escape.ts'
 import type { Around, Prepared } from '../around.ts'
 import { renderItemLabel } from '../menu/folderMenu.ts'
@@ -17,13 +19,31 @@ function depthOf(attributes: Attributes): number {
   return Number.isInteger(depth) && depth > 1 ? depth : 1
 }
 
-/** What a list holds on a page: what is under that page, or the whole site. */
+/** The entries that the author picked for a list, in the order of the author; undefined where none are picked. */
+export const pickedEntries = (attributes: Attributes): readonly EntryId[] | undefined =>
+  attributes['of']?.split(/\s+/).filter((id) => id !== '')
+
+/** The picked entries that are on the site, as items without others below them. */
+function pickedItems(site: Site, ids: readonly EntryId[]): readonly MenuItem[] {
+  return [...new Set(ids)].flatMap((id): MenuItem[] => {
+    const entry = site.plan.entries.get(id)
+    const target = entry && targetOfEntry(site, id)
+    return entry && target ? [{ id, entry: id, label: labelOf(entry), target, items: [] }] : []
+  })
+}
+
+/** What a list holds on a page: what the author picked, what is under that page, or the whole site. */
 function itemsOn(
   site: Site,
   element: PageListElement,
   attributes: Attributes,
 ): (page: EntryId) => readonly MenuItem[] {
   const isAll = 'all' in attributes
+  const picked = element === 'put-pages' ? pickedEntries(attributes) : undefined
+  if (picked) {
+    const items = pickedItems(site, picked)
+    return () => items
+  }
   if (element === 'put-pages') return (page) => itemsBelow(site, page, depthOf(attributes), isAll)
   const map = wholeSite(site, isAll)
   return () => map
@@ -57,12 +77,47 @@ function renderItems(
   return `${indent}<ul>\n${lines.join('')}${indent}</ul>\n`
 }
 
+/** The picture of a page: its own banner, else the first picture of its text that is a file of the site. */
+function pictureOf({ files, plan }: Site, id: EntryId | undefined): EntryId | undefined {
+  const page = id === undefined ? undefined : plan.entries.get(id)
+  if (page?.kind !== 'page') return undefined
+  if (page.banner && files.has(page.banner.file)) return page.banner.file
+  return compileBody(page.body).pointers.find(
+    ({ to, id: file, attribute }) =>
+      to === 'site-file' &&
+      attribute === 'src' &&
+      fileTypeOf(files.get(file)?.path ?? '')?.kind === 'picture',
+  )?.id
+}
+
+/** Pages as cards: picture, title and description. Of the levels below, none is shown. */
+function renderCards(items: readonly MenuItem[], page: EntryId, around: Around): string {
+  const { indent } = around
+  const inner = `${indent}    `
+  const mark = { here: page, nearest: undefined, within: new Set<string>() }
+  const cards = items.map((item) => {
+    const picture = pictureOf(around.site, item.entry)
+    const source = picture === undefined ? undefined : around.links.toFile(picture)
+    return (
+      `${indent}  <li>\n` +
+      // The title beside it says what it shows.
+      (source === undefined ? '' : `${inner}<img src="${source}" alt="" loading="lazy">\n`) +
+      `${inner}${renderItemLabel(item, mark, around)}\n` +
+      description(item, around, inner) +
+      `${indent}  </li>\n`
+    )
+  })
+  return `${indent}<ul class="cards">\n${cards.join('')}${indent}</ul>\n`
+}
+
 /** A list of pages with links to them, and with their descriptions where that is asked for. */
 export function preparePageList(element: PageListElement, attributes: Attributes, around: Around): Prepared {
   const items = itemsOn(around.site, element, attributes)
   const isDescribed = 'descriptions' in attributes
+  const areCards = element === 'put-pages' && 'cards' in attributes
   return ({ page }) => {
     const shown = items(page.id)
+    if (areCards && shown.length > 0) return renderCards(shown, page.id, around)
     return shown.length === 0 ? '' : renderItems(shown, page.id, isDescribed, around, around.indent)
   }
 }
@@ -78,6 +133,9 @@ function* leadsOf(items: readonly MenuItem[]): Generator<{ id: string; to: Entry
 export function pageListLinks(site: Site, element: PageListElement, attributes: Attributes): LinksOnPage {
   const items = itemsOn(site, element, attributes)
   const isLinked = site.surround.here.form === 'link'
+  const areCards = element === 'put-pages' && 'cards' in attributes
+  const shown = (page: EntryId) =>
+    areCards ? items(page).map((item) => ({ ...item, items: [] })) : items(page)
   return ({ page }) =>
-    [...leadsOf(items(page.id))].flatMap(({ id, to }) => (id === page.id && !isLinked ? [] : [to]))
+    [...leadsOf(shown(page.id))].flatMap(({ id, to }) => (id === page.id && !isLinked ? [] : [to]))
 }

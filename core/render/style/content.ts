@@ -106,6 +106,51 @@ pre {
   overflow-x: auto;
 }
 
+.cards {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(13rem, 100%), 1fr));
+  gap: 1.25rem;
+  padding: 0;
+  list-style: none;
+}
+
+.cards > li {
+  position: relative;
+  display: flex;
+  flex-direction: column;
+  gap: 0.5rem;
+  margin: 0;
+  padding: 0 0 0.75rem;
+  border: 1px solid var(--line);
+}
+
+.cards > li > * {
+  margin: 0;
+  padding-inline: 0.9rem;
+}
+
+.cards > li > :first-child:not(img) {
+  padding-top: 0.9rem;
+}
+
+.cards img {
+  width: 100%;
+  padding: 0;
+  aspect-ratio: 16 / 9;
+  object-fit: cover;
+}
+
+.cards > li > a {
+  font-weight: 600;
+}
+
+/* All of a card is the link. */
+.cards > li > a::after {
+  position: absolute;
+  inset: 0;
+  content: '';
+}
+
 .notice {
   padding: 0.75rem 1rem;
   background: var(--tint);

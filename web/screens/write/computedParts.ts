@@ -1,5 +1,5 @@
 import type { Site } from '@viatica/core/plan/site.ts'
-import { callsOf, compileHtml, isText } from '@viatica/core/render/authorHtml.ts'
+import { type Call, callsOf, compileHtml, isText } from '@viatica/core/render/authorHtml.ts'
 import { escapeAttribute } from '@viatica/core/standard/escape.ts'
 
 /** A part of main content that is worked out from the plan, as an author chooses it. */
@@ -13,6 +13,7 @@ export function computedParts({ surround }: Site): readonly ComputedPart[] {
   return [
     { label: 'List of subpages', html: '<put-pages></put-pages>' },
     { label: 'List of subpages with descriptions', html: '<put-pages descriptions></put-pages>' },
+    { label: 'Cards of subpages', html: '<put-pages cards></put-pages>' },
     { label: 'Map of the whole site', html: '<put-site-map></put-site-map>' },
     ...surround.menus.map(({ name }) => ({
       label: `Menu “${name}”`,
@@ -22,12 +23,19 @@ export function computedParts({ surround }: Site): readonly ComputedPart[] {
   ]
 }
 
+/** What a list of pages is called. */
+function pageListName(attributes: Call['attributes']): string {
+  const pages = 'of' in attributes ? 'picked pages' : 'subpages'
+  if ('cards' in attributes) return `Cards of ${pages}`
+  return 'descriptions' in attributes ? `List of ${pages} with descriptions` : `List of ${pages}`
+}
+
 /** What an element of a computed part is called; undefined for any other HTML. */
 export function computedName(html: string): string | undefined {
   const [call] = /^\s*<put-/i.test(html) ? callsOf(compileHtml(html, 0)) : []
   switch (call?.element) {
     case 'put-pages':
-      return 'descriptions' in call.attributes ? 'List of subpages with descriptions' : 'List of subpages'
+      return pageListName(call.attributes)
     case 'put-site-map':
       return 'Map of the whole site'
     case 'put-menu':

@@ -1,0 +1,82 @@
+import { readOpml } from '../../formats/opml.ts'
+import { applyChange } from '../../plan/change/apply.ts'
+import type { SingleChange } from '../../plan/change/change.ts'
+import { childrenOf } from '../../plan/plan.ts'
+import { createRenderer } from '../../render/renderer.ts'
+import { attribute, readPage, textOf } from '../../testing/readPage.ts'
+import { YEAR } from '../../testing/year.ts'
+
+const start = readOpml(`<opml version="2.0"><head><title>Trust</title></head><body><outline text="Home">
+  <outline text="News"><outline text="Otters are back"/><outline text="A new gate"/><outline text="Stoppages"/></outline>
+  <outline text="Shop" type="link" url="https://shop.example.org/"/></outline></body></opml>`)
+
+const [news] = childrenOf(start.plan, start.plan.home)
+const [otters, gate, stoppages] = childrenOf(start.plan, news!)
+const set = (entry: string, field: string, value: unknown) =>
+  ({ kind: 'setEntry', entry, field, value }) as SingleChange
+const file = (id: string, path: string): SingleChange => ({
+  kind: 'addFile',
+  file: { id, path, content: id, size: 1, alt: 'Said elsewhere' },
+})
+const body = (entry: string, html: string) => set(entry, 'body', { html, changed: '' })
+const site = applyChange(start, {
+  kind: 'batch',
+  changes: [
+    ...[news, otters, gate, stoppages].map((id) => set(id!, 'state', 'ready')),
+    ...[
+      file('otter', 'pictures/otter.jpg'),
+      file('gate', 'pictures/gate.png'),
+      file('plan', 'docs/plan.pdf'),
+    ],
+    set(otters!, 'banner', { file: 'otter', alt: '', text: '' }),
+    body(otters!, '<img src="site-file:gate" alt="">'),
+    set(otters!, 'description', 'Seen at dusk.'),
+    body(
+      gate!,
+      '<p><a href="site-file:plan">Plan</a> <img src="https://example.org/x.png" alt=""> <img src="site-file:gate" alt="G"></p>',
+    ),
+  ],
+}).site
+
+/** The cards that a text makes on a page: picture, title, address and description of each. */
+function cardsOf(html: string, on = news!) {
+  const { site: next } = applyChange(site, body(on, html))
+  const read = readPage(createRenderer(next, YEAR).page(on))
+  return read
+    .all('ul')
+    .filter((list) => attribute(list, 'class') === 'cards')
+    .flatMap((list) => list.childNodes.filter((node) => 'tagName' in node))
+    .map((card) => {
+      const inside = (tag: string) =>
+        card.childNodes.find((node) => 'tagName' in node && node.tagName === tag)
+      const [img, link, p] = ['img', 'a', 'p'].map(inside) as (Parameters<typeof attribute>[0] | undefined)[]
+      expect(img ? attribute(img, 'alt') : '').toBe('')
+      return [
+        img && attribute(img, 'src'),
+        link && textOf(link),
+        link && attribute(link, 'href'),
+        p && textOf(p),
+      ]
+    })
+}
+
+test('subpages are cards with their banner, else the first picture of their text, title and description', () => {
+  expect(cardsOf('<p>News</p><put-pages cards></put-pages>')).toEqual([
+    ['pictures/otter.jpg', 'Otters are back', 'otters-are-back.html', 'Seen at dusk.'],
+    ['pictures/gate.png', 'A new gate', 'a-new-gate.html', undefined],
+    [undefined, 'Stoppages', 'stoppages.html', undefined],
+  ])
+})
+
+test('picked pages are cards in the order of the author, each once; those that are gone or not on the site are none', () => {
+  const { site: planned } = applyChange(site, set(gate!, 'state', 'planned'))
+  expect(planned.plan.entries.get(gate!)).toMatchObject({ state: 'planned' })
+  const shop = childrenOf(start.plan, start.plan.home)[1]
+  const picked = `<put-pages cards of="${stoppages} gone ${otters} ${shop} ${stoppages}"></put-pages>`
+  expect(cardsOf(picked, start.plan.home).map(([, title, href]) => [title, href])).toEqual([
+    ['Stoppages', 'stoppages.html'],
+    ['Otters are back', 'otters-are-back.html'],
+    ['Shop', 'https://shop.example.org/'],
+  ])
+  expect(cardsOf('<put-pages cards of="gone"></put-pages>')).toEqual([])
+})
