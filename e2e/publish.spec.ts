@@ -161,7 +161,7 @@ test('by keyboard: a host, the first publication, what three edits change, a pag
 
   // What visitors get.
   await press(page.getByRole('link', { name: 'Changes' }))
-  const open = page.getByRole('link', { name: 'Open the published site' })
+  const open = page.getByRole('link', { name: 'Open the site' })
   const top = (await open.getAttribute('href'))!
   const visitor = await page.context().newPage()
   const texts = textsOf(await siteNow(publishing, id))

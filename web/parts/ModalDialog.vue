@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useResizeObserver } from '@vueuse/core'
 import { onBeforeUnmount, onMounted, ref, useId, watch } from 'vue'
 import { rememberFocus } from './focus.ts'
 
@@ -18,6 +19,15 @@ function follow(open: boolean): void {
   }
 }
 
+const content = ref<HTMLElement>()
+/** Whether the content scrolls, and holds nothing that keys could scroll it with. */
+const scrolls = ref(false)
+useResizeObserver(content, () => {
+  const { scrollHeight, clientHeight } = content.value!
+  const isFocusable = content.value!.querySelector('a[href], button, input, select, textarea, [tabindex]')
+  scrolls.value = scrollHeight > clientHeight && !isFocusable
+})
+
 let giveBack: (() => void) | undefined
 onMounted(() => props.open && follow(true))
 watch(() => props.open, follow)
@@ -32,7 +42,7 @@ onBeforeUnmount(() => {
   <!-- The element of the platform keeps the focus inside, closes on Escape and gives the focus back. -->
   <dialog ref="dialog" :class="{ wide }" :aria-labelledby="id" @cancel.prevent="emit('close')" @keydown.stop>
     <h2 :id="id">{{ title }}</h2>
-    <div class="content"><slot /></div>
+    <div ref="content" class="content" :tabindex="scrolls ? 0 : undefined"><slot /></div>
     <div class="buttons"><slot name="buttons" /></div>
   </dialog>
 </template>

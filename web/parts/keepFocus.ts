@@ -25,7 +25,9 @@ const isVisible = (element: HTMLElement) => element.checkVisibility({ visibility
 /** Returns what takes the focus in place of an element that is gone: in its place, before it, or near it. */
 function nextTo(around: readonly Around[]): HTMLElement | undefined {
   for (const { element, at } of around) {
-    if (!element.isConnected || element === document.body || element === document.documentElement) continue
+    if (!element.isConnected) continue
+    // What is around the main part starts with the way past everything.
+    if (element.querySelector('main')) return undefined
     const near = [element.children[at], element.children[at - 1], element].filter((one) => one !== undefined)
     for (const selector of [CHOSEN, FOCUSABLE])
       for (const one of near) {

@@ -15,7 +15,12 @@ let opener: HTMLElement | undefined
 /** Opens a panel over the work, with the focus in it; or closes it, and gives the focus back. */
 export async function togglePanel(panel: Panel): Promise<void> {
   if (openPanel.value === panel) return closePanel()
-  opener = document.activeElement instanceof HTMLElement ? document.activeElement : undefined
+  const active = document.activeElement
+  // A touch may leave the focus where it was: nowhere.
+  opener =
+    active instanceof HTMLElement && active !== document.body
+      ? active
+      : (document.querySelector<HTMLElement>(`[aria-controls="${panel}"]`) ?? undefined)
   openPanel.value = panel
   await nextTick()
   document

@@ -6,7 +6,7 @@ import IconCircleCheck from '~icons/tabler/circle-check'
 import IconHelpCircle from '~icons/tabler/help-circle'
 import { SEVERITIES, type Severity } from '@viatica/core/check/rule.ts'
 import { Button, Checkbox, Input, Progress } from 'ant-design-vue'
-import { type Component, computed, nextTick, ref, watch } from 'vue'
+import { type Component, computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import LivePage from '../../parts/LivePage.vue'
 import VirtualRows from '../../parts/VirtualRows.vue'
@@ -130,7 +130,9 @@ function press(event: KeyboardEvent): void {
   else return
   event.preventDefault()
 }
-useEventListener(() => document.querySelector<HTMLElement>('#work'), 'keydown', press)
+const work = shallowRef<HTMLElement | null>(null)
+onMounted(() => (work.value = document.querySelector('#work')))
+useEventListener(work, 'keydown', press)
 </script>
 
 <template>
