@@ -167,6 +167,22 @@ test.describe('Plan', () => {
     expect(await page.evaluate(() => window.origin)).toBe('null')
   })
 
+  test('a frame from elsewhere is named in previews, and is no error there', async ({
+    page,
+    served,
+    watched,
+  }) => {
+    const id = await openDemo(page, served)
+    await choose(page, 'privacy')
+    await writeSource(page, '<p>Film</p><iframe src="https://video.example.org/1" title="Film"></iframe>')
+    const live = page.frameLocator('iframe').frameLocator('iframe')
+    await expect(live.getByText('Embedded: video.example.org')).toBeVisible()
+    await saved(page)
+    await page.goto(`${served.url}/preview/${id}/privacy.html`)
+    await expect(page.frameLocator('iframe').getByText('Embedded: video.example.org')).toBeVisible()
+    expect(watched).toEqual({ errors: [], strangers: [] })
+  })
+
   test('groups and links are added, and a link is given its target', async ({ page, served }) => {
     await openDemo(page, served)
     await choose(page, 'shop')

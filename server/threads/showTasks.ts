@@ -3,6 +3,7 @@ import { sharedFiles } from '@viatica/core/formats/archive.ts'
 import { bytesOfText } from '@viatica/core/formats/textBytes.ts'
 import { filesByPath } from '@viatica/core/plan/site.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
+import { withNamedFrames } from '@viatica/core/render/previewFrames.ts'
 import { previewed } from '@viatica/core/render/previewed.ts'
 import { sharedDigest } from '@viatica/core/render/sharedDigest.ts'
 import { fontBytes } from '@viatica/fonts/fontFiles.ts'
@@ -42,7 +43,8 @@ async function shownOf({ databaseUrl, site: id, path, top, year }: ShowTask): Pr
   const { site: saved } = await store.read(id)
   const site = previewed(saved, top)
   const page = pageAtPath(site, path)
-  if (page !== undefined) return { kind: 'page', html: createRenderer(site, year).shown(page) }
+  if (page !== undefined)
+    return { kind: 'page', html: withNamedFrames(createRenderer(site, year).shown(page)) }
   const file = [...sharedFiles(site), ...filesByPath(site)].find((candidate) => candidate.path === path)
   if (!file) return { kind: 'nothing', siteName: site.settings.name }
   const shared = sharedDigest(saved)

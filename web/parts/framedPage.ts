@@ -2,6 +2,7 @@ import { addressesOf } from '@viatica/core/address/addresses.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { generatedPaths } from '@viatica/core/address/generated.ts'
+import { withNamedFrames } from '@viatica/core/render/previewFrames.ts'
 import { previewed } from '@viatica/core/render/previewed.ts'
 import { sharedDigest } from '@viatica/core/render/sharedDigest.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
@@ -40,7 +41,7 @@ export function framedPage(shown: Site, siteId: string, page: EntryId): string {
   // The author's own sheets come after ours.
   const ourSheet = site.surround.headFiles.ourStyles ? /<link rel="stylesheet" href="[^"]*">/ : /$^/
   const base = at(path)
-  const html = pageWithPiecesMarked(site, page).replace(
+  const html = withNamedFrames(pageWithPiecesMarked(site, page)).replace(
     ourSheet,
     () => `<style>${styleSheet(site.surround, at(generated.fonts))}</style>`,
   )
