@@ -47,7 +47,7 @@ export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
       if (kind) {
         const { name } = v.parse(importSchema, request.query)
         const site = await workshop.read({ kind, bytes: bodyOf(request) })
-        id = await store.writing(() => workshop.create(site, name))
+        id = await store.writing(() => workshop.create(site, name, store.mostBytes))
       } else if (request.is('json')) {
         const { name } = v.parse(newSiteSchema, request.body)
         id = await store.create(newSite(name, 'home'), new Map())

@@ -1,3 +1,5 @@
+import { writeSiteArchive } from '@viatica/core/formats/siteArchive.ts'
+import { newSite } from '@viatica/core/plan/site.ts'
 import { ask, serve, type Serving } from '../testing/serve.ts'
 
 let server: Serving
@@ -72,6 +74,20 @@ test('all sites together have so much room, which is told with every file', asyn
   expect(first.json.room).toMatchObject({ most: 100_000 })
   const second = await send('y'.repeat(60_000), 'a.txt')
   expect(second).toMatchObject({ status: 507, json: { title: 'No room' } })
+  // A site that comes as an archive takes room, too; bytes that are there already take none.
+  const archiveOf = (text: string) => {
+    const file = { id: 'f', path: 'notes/a.txt', content: 'k', size: text.length, alt: '' }
+    const site = { ...newSite('Archived', 'home'), files: new Map([['f', file]]) }
+    return writeSiteArchive(site, new Map([['k', Buffer.from(text)]]))
+  }
+  const create = (archive: Uint8Array) => ask(`${server.url}/api/sites`, 'POST', archive, 'application/zip')
+  const before = await keys()
+  expect(await create(archiveOf('z'.repeat(60_000)))).toMatchObject({
+    status: 507,
+    json: { title: 'No room' },
+  })
+  expect(await keys()).toEqual(before)
+  expect((await create(archiveOf('x'.repeat(60_000)))).status).toBe(201)
   // Nothing is wrong with the server.
   expect((await ask(`${server.url}/api/health`)).status).toBe(200)
 })

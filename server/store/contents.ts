@@ -48,6 +48,17 @@ export async function roomIn(database: Knex, most: number): Promise<Room> {
   return { used: Number(rows[0]!.used), most }
 }
 
+/** Returns how many bytes of some contents are not stored yet. */
+export async function newBytes(database: Knex, contents: Iterable<Uint8Array>): Promise<number> {
+  const sizes = new Map([...contents].map((bytes) => [contentKey(bytes), bytes.length]))
+  const { rows } = await database.raw<{ rows: { key: string }[] }>(
+    'select key from contents where is_file and key = any(?::text[])',
+    [[...sizes.keys()]],
+  )
+  for (const { key } of rows) sizes.delete(key)
+  return [...sizes.values()].reduce((sum, size) => sum + size, 0)
+}
+
 /** The bytes under a key; undefined when there are none. */
 export async function readContent(database: Knex, key: string): Promise<Buffer | undefined> {
   const row = await database<{ key: string; bytes: Buffer }>('contents').where({ key }).first('bytes')

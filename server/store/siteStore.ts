@@ -33,7 +33,7 @@ import {
   revisionOfEdit,
   stateAt,
 } from './changeLog.ts'
-import { clearContents, keepContent, NoRoom, readContent, type Room, roomIn } from './contents.ts'
+import { clearContents, keepContent, newBytes, NoRoom, readContent, type Room, roomIn } from './contents.ts'
 import { isFull } from './room.ts'
 import { type FileCheck, saveDifference } from './difference.ts'
 import { type EntryRow, entryOfRow, type FileRow, fileOfRow } from './rows.ts'
@@ -127,7 +127,6 @@ function applied(before: Revised, base: number, change: Change): Applied {
 export class SiteStore {
   readonly #database: Knex
   readonly #check: FileCheck
-  readonly #mostBytes: number
   readonly #remembered = new Map<string, Revised>()
   readonly #turns = new Map<string, LimitFunction>()
   #isFull = false
@@ -136,10 +135,13 @@ export class SiteStore {
    * @param check throws when the bytes of a file are not what its name says
    * @param mostBytes that the files of all sites may have together
    */
-  constructor(database: Knex, check: FileCheck, mostBytes = Infinity) {
+  constructor(
+    database: Knex,
+    check: FileCheck,
+    readonly mostBytes = Infinity,
+  ) {
     this.#database = database
     this.#check = check
-    this.#mostBytes = mostBytes
   }
 
   /** Whether the last thing that was to be stored found no room on the disk. */
@@ -180,11 +182,22 @@ export class SiteStore {
     return rows.map(({ changed_at, ...row }) => ({ ...row, changedAt: changed_at.toISOString() }))
   }
 
-  /** Stores a new site with the bytes of its files by key, and gives back its id. */
+  /** @throws NoRoom where more bytes of files are to be stored than there is room for */
+  async #checkRoom(database: Knex, more: number): Promise<Room> {
+    const room = await roomIn(database, this.mostBytes)
+    if (room.used + more > room.most)
+      throw new NoRoom(
+        `All sites together may have ${Math.round(room.most / 1_000_000)} MB of files, and there is no room for more.`,
+      )
+    return room
+  }
+
+  /** Stores a new site with the bytes of its files by key, and gives back its id. @throws NoRoom */
   async create(site: Site, contents: ReadonlyMap<string, Uint8Array>): Promise<string> {
     const id = randomBytes(8).toString('hex')
     const write = async (trx: Knex.Transaction): Promise<Site> => {
       const keys = new Map<string, string>()
+      if (contents.size > 0) await this.#checkRoom(trx, await newBytes(trx, contents.values()))
       for (const [key, bytes] of contents) keys.set(key, await keepContent(trx, bytes, []))
       const files = [...site.files.values()].map((file) => ({
         ...file,
@@ -480,11 +493,7 @@ export class SiteStore {
    */
   async keepContent(bytes: Uint8Array, name: string | undefined): Promise<{ content: string; room: Room }> {
     return this.writing(async () => {
-      const room = await roomIn(this.#database, this.#mostBytes)
-      if (room.used + bytes.length > room.most)
-        throw new NoRoom(
-          `All sites together may keep ${Math.round(room.most / 1_000_000)} MB of files, and that is used up.`,
-        )
+      const room = await this.#checkRoom(this.#database, bytes.length)
       return {
         content: await keepContent(this.#database, bytes, name === undefined ? [] : [endingOf(name)]),
         room,

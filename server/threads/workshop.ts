@@ -148,8 +148,8 @@ export class Workshop {
   }
 
   /** Stores a new site. @param site as it was read @param name that it gets; undefined for its own @returns its id */
-  async create(site: Uint8Array, name: string | undefined): Promise<string> {
-    const task: Omit<CreateTask, 'databaseUrl'> = { site, name }
+  async create(site: Uint8Array, name: string | undefined, mostBytes: number): Promise<string> {
+    const task: Omit<CreateTask, 'databaseUrl'> = { site, name, mostBytes }
     return resultOf(
       (await this.#storing.run(
         { ...task, databaseUrl: this.#databaseUrl },

@@ -94,16 +94,18 @@ export interface CreateTask {
   /** As a thread that reads handed it over: `SiteToStore`. */
   readonly site: Uint8Array
   readonly name: string | undefined
+  /** How many bytes of files all sites may have together. */
+  readonly mostBytes: number
 }
 
 /** Stores a new site. @returns its id */
-export const create = ({ databaseUrl, site: bytes, name }: CreateTask): Promise<Outcome<string>> =>
+export const create = ({ databaseUrl, site: bytes, name, mostBytes }: CreateTask): Promise<Outcome<string>> =>
   outcomeOf(async () => {
     const { site, contents } = deserialize(bytes) as SiteToStore
     const settings = { ...site.settings, ...(name === undefined ? {} : { name }) }
     const database = openDatabase(databaseUrl)
     try {
-      return await new SiteStore(database, checkFile).create({ ...site, settings }, contents)
+      return await new SiteStore(database, checkFile, mostBytes).create({ ...site, settings }, contents)
     } finally {
       await database.destroy()
     }
