@@ -114,6 +114,11 @@ for (const [words, parts] of [
   ['a template with 5,000 contents', many(5000, { kind: 'content' })],
 ] as const)
   await measure(words, withSurround({ ...STANDARD_SURROUND, templates: templatesWith(parts) }))
+await measure(
+  '40,000 calls of the year in a text',
+  changes(small, onHome('<put-year></put-year>'.repeat(40_000))),
+)
+await measure('… its page', { path: `/preview/${small}/index.html` })
 await measure('a piece of 2,500 nested elements', changes(small, piece('<div>'.repeat(2500))))
 await measure('a line end and 50,000 spaces', changes(small, onHome(`<p>x\n${' '.repeat(50_000)}x</p>`)))
 await measure('… its page', { path: `/preview/${small}/index.html` })

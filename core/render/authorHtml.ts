@@ -1,5 +1,6 @@
 import type { EntryId } from '../plan/entry.ts'
 import {
+  contentOf,
   type Element,
   elementsOf,
   type Fragment,
@@ -70,23 +71,37 @@ function textAround(parent: Parent): Element | undefined {
   return outermost
 }
 
-function insert(parent: Parent, at: number, node: Node): void {
-  ;(node as { parentNode: unknown }).parentNode = parent
-  parent.childNodes.splice(at, 0, node as Element)
-}
-
-/** Takes an element out and leaves in its place what stands inside of it: it was not closed. @returns its place */
-function unwrap(element: Element): { parent: Parent; at: number } {
-  const parent = element.parentNode as Parent
-  const at = parent.childNodes.indexOf(element)
-  parent.childNodes.splice(at, 1)
-  ;[...element.childNodes].reverse().forEach((child) => insert(parent, at, child))
-  return { parent, at }
-}
-
 /** The call that an element of ours is. @param name that of the element */
 export function callOf({ attrs }: Element, name: ComputedElement): Call {
   return { element: name, attributes: Object.fromEntries(attrs.map(({ name: key, value }) => [key, value])) }
+}
+
+/** What takes the place of the elements that call computed parts. */
+interface Marks {
+  /** The mark of each element, which its contents follow: it was not closed. Undefined for one part too many. */
+  readonly inPlace: ReadonlyMap<Element, Node | undefined>
+  /** The marks that come after an element. */
+  readonly after: ReadonlyMap<Element, readonly Node[]>
+}
+
+/** Writes the children of a parent anew, with the marks; each list once, since a text may have very many calls. */
+function placeMarks(parent: Parent, { inPlace, after }: Marks): void {
+  const children: Node[] = []
+  const add = (node: Node): void => {
+    if (isElement(node) && inPlace.has(node)) {
+      const mark = inPlace.get(node)
+      if (mark) add(mark)
+      contentOf(node).childNodes.forEach(add)
+      return
+    }
+    ;(node as { parentNode: unknown }).parentNode = parent
+    children.push(node)
+    if (!isElement(node)) return
+    placeMarks(contentOf(node) as Parent, { inPlace, after })
+    after.get(node)?.forEach(add)
+  }
+  parent.childNodes.forEach(add)
+  parent.childNodes = children as typeof parent.childNodes
 }
 
 /**
@@ -95,23 +110,25 @@ export function callOf({ attrs }: Element, name: ComputedElement): Call {
  */
 function markCalls(fragment: Fragment): Call[] {
   const calls: Call[] = []
+  const inPlace = new Map<Element, Node | undefined>()
+  const after = new Map<Element, Node[]>()
   let parts = 0
-  for (const { element } of [...elementsOf(fragment)]) {
+  for (const { element } of elementsOf(fragment)) {
     const { tagName } = element
     if (!isComputed(tagName)) continue
-    const { parent, at } = unwrap(element)
     const isPart = !isText(tagName)
+    inPlace.set(element, undefined)
     if (isPart && ++parts > MOST_PARTS) continue
     // A part with lines of its own begins on one: it differs from page to page, and what stands before it must not.
     const apart = isPart ? '\n' : ''
     const mark = { nodeName: '#text', value: apart + CALL_MARK + calls.length + CALL_MARK + apart } as Node
     calls.push(callOf(element, tagName))
-    const around = isPart ? textAround(parent) : undefined
-    if (around) {
-      const above = around.parentNode as Parent
-      insert(above, above.childNodes.indexOf(around) + 1, mark)
-    } else insert(parent, at, mark)
+    const around = isPart ? textAround(element.parentNode as Parent) : undefined
+    // The last of several parts comes first.
+    if (around) after.set(around, [mark, ...(after.get(around) ?? [])])
+    else inPlace.set(element, mark)
   }
+  if (inPlace.size > 0) placeMarks(fragment, { inPlace, after })
   return calls
 }
 
