@@ -202,6 +202,12 @@ describe('by SFTP', () => {
     expect(await publish(inFolder)).toMatchObject({ status: 0 })
   })
 
+  test('a key that was approved is remembered where the folder does not exist', async () => {
+    const args = ['demo.json', '--to', `${to()}/none`, '--key', 'key', '--json']
+    expect((await publish([...args, '--host-key', sshd.hostKey])).json.fault).toMatch(/has no folder/)
+    expect((await publish(args)).json.fault).toMatch(/has no folder/)
+  })
+
   test('a key that was approved is remembered where the login fails', async () => {
     const args = [
       'demo.json',

@@ -17,7 +17,7 @@ import type { FoundFile, Proof } from '@viatica/core/publish/report.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
 import { fontBytes } from '@viatica/fonts/fontFiles.ts'
 import type { Connection } from '@viatica/hosts/connection/connection.ts'
-import { HostFault } from '@viatica/hosts/hostFault.ts'
+import { HostFault, type HostFaultKind } from '@viatica/hosts/hostFault.ts'
 import { digestOf, lookAt } from '@viatica/hosts/look.ts'
 import { type HostRules, openHost } from '@viatica/hosts/open.ts'
 import { prove } from '@viatica/hosts/proof.ts'
@@ -61,6 +61,9 @@ Puts the finished site on a host: only what differs, so that visitors get whole 
 
 A password or passphrase comes from VIATICA_PASSWORD or VIATICA_PASSPHRASE, or is asked for at the terminal. What was put on
 hosts is remembered in FILE.hosts, beside FILE. Exit status: 0 published, 1 not published or not as it should be, 2 bad input.`
+
+/** Faults of a host that had the approved key. */
+const HAD_KEY: ReadonlySet<HostFaultKind> = new Set(['login', 'folder', 'no folder'])
 
 const text = { type: 'string' } as const
 const flag = { type: 'boolean' } as const
@@ -220,7 +223,7 @@ class Publishing {
       return connection
     } catch (error) {
       // The host had the approved key, whatever it says of who logs in and of the folder.
-      if (error instanceof HostFault && (error.kind === 'login' || error.kind === 'folder')) remember()
+      if (error instanceof HostFault && HAD_KEY.has(error.kind)) remember()
       throw error
     }
   }
