@@ -204,7 +204,7 @@ ownBrowser(
     const notSaved = page.getByRole('button', { name: 'Not saved yet: show where' })
     await notSaved.focus()
     await page.keyboard.press('Enter')
-    await page.keyboard.type('Go to: New')
+    await page.getByRole('menuitem', { name: 'Go to: New host' }).focus()
     await page.keyboard.press('Enter')
     await expect(page.getByLabel('Server', { exact: true })).toHaveValue('sftp.example.org')
     await notSaved.click()
