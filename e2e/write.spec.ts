@@ -721,6 +721,22 @@ test('what is worked out from the plan is put into a text, by sight and as HTML,
   await choose(page, 'boating')
   await expect(shown.locator('main li a', { hasText: 'Closed locks' })).toBeVisible()
 
+  // Pages from anywhere as cards, in the order of the author.
+  await page.getByRole('textbox', { name: 'Main content' }).press('Control+End')
+  await put('Pages picked by hand …')
+  const dialog = page.getByRole('dialog', { name: 'Pages picked by hand' })
+  for (const title of ['Otters', 'Nature']) {
+    await dialog.getByRole('combobox', { name: 'Add a page' }).fill(title)
+    await page.keyboard.press('Enter')
+    await expect(dialog.getByRole('list', { name: 'Picked pages' })).toContainText(title)
+  }
+  await dialog.getByRole('button', { name: 'Nature up' }).click()
+  expect(await axeFindings(page)).toEqual([])
+  await dialog.getByRole('button', { name: 'Insert' }).click()
+  const cards = shown.locator('main .cards > li')
+  await expect(cards.locator('> a')).toHaveText(['Nature', 'Otters'])
+  await expect(cards.first().locator('img')).toHaveAttribute('src', /heron/)
+
   await page.getByRole('link', { name: 'HTML', exact: true }).click()
   await expect(source(page)).toContainText('<put-pages></put-pages>')
   await source(page).press('Control+End')

@@ -31,6 +31,7 @@ import StopLayout from '../site/StopLayout.vue'
 import { computedParts } from './computedParts.ts'
 import { type Insertion, type Picture, pictureHtml } from './insertion.ts'
 import LinkDialog from './LinkDialog.vue'
+import PagesDialog from './PagesDialog.vue'
 import PictureDialog from './PictureDialog.vue'
 import SourceEditor from './source/SourceEditor.vue'
 import StartFrom from './StartFrom.vue'
@@ -53,7 +54,7 @@ const showsPage = ref(true)
 
 const sourceEditor = ref<InstanceType<typeof SourceEditor>>()
 const visualEditor = ref<InstanceType<typeof VisualEditor>>()
-const asked = ref<'link' | 'picture'>()
+const asked = ref<'link' | 'picture' | 'pages'>()
 const selected = ref('')
 
 /** The picture that gets other values; undefined for a new one. */
@@ -117,7 +118,16 @@ const sides = computed(() => {
 })
 
 const parts = computed(() => computedParts(openSite.site!))
-const partEntries = computed(() => parts.value.map(({ label, html }) => ({ key: html, label })))
+/** The entry of the menu that asks which pages to list. */
+const PICK = 'pick'
+const partEntries = computed(() => [
+  ...parts.value.map(({ label, html }) => ({ key: html, label })),
+  { key: PICK, label: 'Pages picked by hand …', begins: true },
+])
+function insertPart(key: string): void {
+  if (key === PICK) asked.value = 'pages'
+  else void take({ computed: key })
+}
 
 /** Brings a heading into sight, in whichever way the text is written. */
 function show(at: number, start: number): void {
@@ -205,7 +215,7 @@ onBeforeUnmount(() => {
           class="plain-button insert"
           label="Insert what is worked out from the plan"
           :entries="partEntries"
-          @act="(html) => take({ computed: html })"
+          @act="insertPart"
         >
           Insert <IconChevronDown width="14" height="14" aria-hidden="true" />
         </MenuButton>
@@ -269,6 +279,7 @@ onBeforeUnmount(() => {
       />
       <LivePage v-if="showsPage" :page="writing.page.id" :width="width" class="page" />
       <LinkDialog v-if="asked === 'link'" :selected="selected" @pick="take" @close="asked = undefined" />
+      <PagesDialog v-if="asked === 'pages'" @pick="take" @close="asked = undefined" />
       <PictureDialog
         v-if="asked === 'picture'"
         :edited="edited"
