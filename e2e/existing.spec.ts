@@ -375,6 +375,12 @@ test('parts that pages include by PHP are shown, edited and given out as files o
   await expect(live.getByRole('link', { name: 'Contact' })).toBeVisible()
   await expect(live.locator('#nav')).toHaveCSS('color', 'rgb(1, 2, 3)')
 
+  // Nothing is calculated in the texts of existing pages: nothing is offered to insert.
+  await page.getByRole('link', { name: 'Write', exact: true }).click()
+  await expect(page.getByRole('textbox', { name: 'Main content' })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Insert what/ })).toHaveCount(0)
+  await page.getByRole('link', { name: 'Surround', exact: true }).click()
+
   // What stands in the file is edited beside the template.
   const parts = page.getByRole('list', { name: 'Parts of inc/top.php' })
   await expect(parts).toContainText('Menu')

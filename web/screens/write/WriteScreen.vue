@@ -211,7 +211,9 @@ onBeforeUnmount(() => {
           <IconButton :icon="IconLink" title="Link (Ctrl+K)" label="Link" @click="ask('link')" />
           <IconButton :icon="IconPhoto" label="Picture" @click="ask('picture')" />
         </template>
+        <!-- The texts of existing pages are published as they are written: nothing is calculated in them. -->
         <MenuButton
+          v-if="!openSite.site!.surround.templates"
           class="plain-button insert"
           label="Insert what is worked out from the plan"
           :entries="partEntries"
