@@ -314,7 +314,7 @@ test('by SFTP with a key, whose host is known again; by a folder that is allowed
     expect((await publish(site, out)).state).toBe('failed')
   }
 
-  // A folder that does not exist is created when that is asked for, with those above it; never outside of the allowed one.
+  // On request, a missing folder is created with its parents, but never outside of the allowed one.
   const missing = async (way: object, secret?: object) => {
     const host = await make(site, settings({ way } as never), secret as never)
     const tried = async () => (await ask(at(site, `/${host}/try`), 'POST')).json

@@ -1,7 +1,7 @@
 import { nextTick } from 'vue'
 
 /** Where the focus goes in a list: to the row that is chosen. */
-const CHOSEN = '[role=treeitem][tabindex="0"], [data-focus][tabindex="0"]'
+export const CHOSEN = '[role=treeitem][tabindex="0"], [data-focus][tabindex="0"]'
 
 /**
  * Remembers what has the focus. A dialog gives it back by itself; what this gives does so where that is not there any more: to

@@ -1,5 +1,6 @@
-/** Elements that take the focus, the chosen row of a list first. */
-const CHOSEN = '[role=treeitem][tabindex="0"], [data-focus][tabindex="0"]'
+import { CHOSEN } from './focus.ts'
+
+/** Elements that take the focus. */
 const FOCUSABLE =
   'button:not(:disabled, [tabindex="-1"]), a[href]:not([tabindex="-1"]), input:not(:disabled, [type=hidden], [tabindex="-1"]), select:not(:disabled), textarea:not(:disabled), [tabindex="0"]'
 

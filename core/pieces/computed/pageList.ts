@@ -32,7 +32,7 @@ function pickedItems(site: Site, ids: readonly EntryId[]): readonly MenuItem[] {
   })
 }
 
-/** What a list holds on a page: what the author picked, what is under that page, or the whole site. */
+/** Returns the items of a list on a page: the pages that the author picked, its subpages, or the whole site. */
 function itemsOn(
   site: Site,
   element: PageListElement,
@@ -100,7 +100,7 @@ function renderCards(items: readonly MenuItem[], page: EntryId, around: Around):
     const source = picture === undefined ? undefined : around.links.toFile(picture)
     return (
       `${indent}  <li>\n` +
-      // The title beside it says what it shows.
+      // The title next to it describes the page.
       (source === undefined ? '' : `${inner}<img src="${source}" alt="" loading="lazy">\n`) +
       `${inner}${renderItemLabel(item, mark, around)}\n` +
       description(item, around, inner) +
