@@ -737,6 +737,28 @@ test('what is worked out from the plan is put into a text, by sight and as HTML,
   await expect(cards.locator('> a')).toHaveText(['Nature', 'Otters'])
   await expect(cards.first().locator('img')).toHaveAttribute('src', /heron/)
 
+  // A date, by keys; the list that is ordered by it shows it.
+  await page.getByRole('link', { name: 'Plan', exact: true }).click()
+  await choose(page, 'otters')
+  await page.getByLabel('Date', { exact: true }).click()
+  await page.keyboard.type('2026-05-09')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('“Otters” dated 2026-05-09')).toBeVisible()
+  await choose(page, 'boating')
+  await page.getByRole('link', { name: 'Write', exact: true }).click()
+  await page.getByRole('textbox', { name: 'Main content' }).press('Control+End')
+  await put('Pages picked by hand …')
+  for (const title of ['Nature', 'Otters']) {
+    await dialog.getByRole('combobox', { name: 'Add a page' }).fill(title)
+    await page.keyboard.press('Enter')
+    await expect(dialog.getByRole('list', { name: 'Picked pages' })).toContainText(title)
+  }
+  await dialog.getByRole('radio', { name: 'List with descriptions' }).check()
+  await dialog.getByRole('checkbox', { name: 'Newest first' }).check()
+  await expect(dialog).toContainText('Without a date, and so last: Nature.')
+  await dialog.getByRole('button', { name: 'Insert' }).click()
+  await expect(shown.locator('main li:has(> time)')).toContainText('Otters 9 May 2026')
+
   await page.getByRole('link', { name: 'HTML', exact: true }).click()
   await expect(source(page)).toContainText('<put-pages></put-pages>')
   await source(page).press('Control+End')

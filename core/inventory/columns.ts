@@ -60,6 +60,7 @@ export const COLUMNS: readonly Column[] = [
   fieldColumn('menu label', 'label'),
   fieldColumn('file name', 'fileName'),
   fieldColumn('description', 'description'),
+  fieldColumn('date', 'date'),
   fieldColumn('state', 'state'),
   fieldColumn('in menus', 'inMenu'),
   fieldColumn('in order', 'inOrder'),

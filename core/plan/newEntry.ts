@@ -11,6 +11,7 @@ export function newPage(id: EntryId, title: string, decided: Partial<PageEntry> 
     heading: '',
     description: '',
     banner: null,
+    date: '',
     note: '',
     state: 'draft',
     inMenu: true,

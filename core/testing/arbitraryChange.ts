@@ -120,6 +120,7 @@ const FIELD_VALUES: { readonly [Field in EntryField]: (d: Drawing) => unknown } 
     const one = picture(d)
     return one && { ...one, text: '' }
   },
+  date: (d) => d.of(['', '2026-05-01', '2026-05-02', '1999-12-31']),
   note: (d) => `${d.text}\n${d.text}`,
   state: (d) => d.of(STATES),
   inMenu: (d) => d.flag,

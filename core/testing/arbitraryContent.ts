@@ -64,6 +64,7 @@ const thing = fc.constantFrom(
   ...[
     '<put-pages descriptions></put-pages>',
     '<put-pages cards></put-pages>',
+    '<put-pages newest></put-pages>',
     '<put-pages cards of="e1 none e0"></put-pages>',
     '<put-site-map>',
     '<put-year></put-year>',

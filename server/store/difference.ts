@@ -30,6 +30,7 @@ const SENT_AS: Readonly<Partial<Record<keyof EntryRow, string>>> = {
   in_menu: 'boolean',
   in_order: 'boolean',
   in_search: 'boolean',
+  page_date: 'date',
   body_changed: 'date',
 }
 /** The columns that hold JSON, which is sent as text. */

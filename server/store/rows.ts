@@ -21,6 +21,7 @@ export interface EntryRow {
   state: 'planned' | 'draft' | 'ready' | null
   in_order: boolean | null
   in_search: boolean | null
+  page_date: string | null
   body: string | null
   body_changed: string | null
   target_url: string | null
@@ -63,6 +64,7 @@ export function rowOfEntry(entry: Entry, { site_id, parent_id, place }: Standing
     state: page?.state ?? null,
     in_order: page?.inOrder ?? null,
     in_search: page?.inSearch ?? null,
+    page_date: page?.date || null,
     body: page?.body.html ?? null,
     body_changed: page?.body.changed || null,
     target_url: target?.to === 'address' ? target.url : null,
@@ -99,6 +101,7 @@ export function entryOfRow(row: EntryRow): Entry {
       row.banner_file === null
         ? null
         : { file: row.banner_file, alt: row.banner_alt ?? '', text: row.banner_text ?? '' },
+    date: row.page_date ?? '',
     state: row.state!,
     inOrder: row.in_order!,
     inSearch: row.in_search!,

@@ -1,6 +1,8 @@
+import fc from 'fast-check'
 import { readOpml } from '../../formats/opml.ts'
 import { applyChange } from '../../plan/change/apply.ts'
 import type { SingleChange } from '../../plan/change/change.ts'
+import { newPage } from '../../plan/newEntry.ts'
 import { childrenOf } from '../../plan/plan.ts'
 import { createRenderer } from '../../render/renderer.ts'
 import { attribute, readPage, textOf } from '../../testing/readPage.ts'
@@ -79,4 +81,72 @@ test('picked pages are cards in the order of the author, each once; those that a
     ['Shop', 'https://shop.example.org/'],
   ])
   expect(cardsOf('<put-pages cards of="gone"></put-pages>')).toEqual([])
+})
+
+/** The lines of the list that a text makes on the page of news, each as its text. */
+function linesOf(html: string, ...changes: SingleChange[]): string[] {
+  const { site: next } = applyChange(site, { kind: 'batch', changes: [...changes, body(news!, html)] })
+  return readPage(createRenderer(next, YEAR).page(news!))
+    .all('li')
+    .filter((item) => item.parentNode && 'tagName' in item.parentNode)
+    .map((item) => textOf(item).replace(/\s+/g, ' ').trim())
+    .filter((text) => /otters|gate|stoppages/i.test(text))
+}
+
+const dates = [set(otters!, 'date', '2026-03-09'), set(stoppages!, 'date', '2026-11-30')]
+
+test('lists with the newest pages first show their dates, in the language of the site, and those without come last', () => {
+  const main = (html: string, ...more: SingleChange[]) =>
+    linesOf(`<p>News</p>${html}`, ...dates, ...more).slice(-3)
+  expect(main('<put-pages></put-pages>')).toEqual(['Otters are back', 'A new gate', 'Stoppages'])
+  const newest = '<put-pages newest></put-pages>'
+  expect(main(newest, { kind: 'setSite', field: 'language', value: 'en-GB' })).toEqual([
+    'Stoppages 30 November 2026',
+    'Otters are back 9 March 2026',
+    'A new gate',
+  ])
+  expect(main(newest, { kind: 'setSite', field: 'language', value: 'de' })).toEqual([
+    'Stoppages 30. November 2026',
+    'Otters are back 9. März 2026',
+    'A new gate',
+  ])
+})
+
+test('the order by date is that of the days, and pages of one day keep the order of the plan', () => {
+  const day = fc.option(
+    fc.constantFrom('0044-03-15', '1999-12-31', '2026-02-09', '2026-02-10', '2026-11-01'),
+    {
+      nil: '',
+    },
+  )
+  const numberOf = (text: string) => Number(/Episode (\d+)/.exec(text)?.[1])
+  fc.assert(
+    fc.property(fc.array(day, { minLength: 1, maxLength: 12 }), fc.boolean(), (days, areCards) => {
+      const branches = days.map((date, at) => ({
+        ...newPage(`episode-${at}`, `Episode ${at}`, { state: 'ready', date }),
+        entries: [],
+      }))
+      const { site: next } = applyChange(start, {
+        kind: 'batch',
+        changes: [
+          set(news!, 'state', 'ready'),
+          { kind: 'add', parent: otters!, place: 0, branches },
+          set(otters!, 'state', 'ready'),
+          body(otters!, `<put-pages newest${areCards ? ' cards' : ''}></put-pages>`),
+        ],
+      })
+      const html = createRenderer(next, YEAR).page(otters!)
+      const shown = readPage(html.slice(html.indexOf('<main')))
+        .all('li')
+        .map((item) => numberOf(textOf(item)))
+        .filter((number) => !Number.isNaN(number))
+      // Independent of the text: the time of the day, and the place in the plan.
+      const time = (at: number) => (days[at] === '' ? -Infinity : Date.parse(`${days[at]}T00:00Z`))
+      const expected = [...days.keys()].sort((a, b) =>
+        time(a) === time(b) ? a - b : time(b) > time(a) ? 1 : -1,
+      )
+      expect(shown).toEqual(expected)
+    }),
+    { numRuns: 60 },
+  )
 })

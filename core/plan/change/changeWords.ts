@@ -30,6 +30,7 @@ const FIELD_WORDS: Readonly<Record<SetEntry['field'], string>> = {
   heading: 'heading',
   description: 'description',
   banner: 'banner picture',
+  date: 'date',
   note: 'note',
   state: 'state',
   inMenu: 'place in menus',
@@ -54,6 +55,8 @@ function setEntryWords(before: Site, change: SetEntry): string {
       return `The address of ${name} ${change.value ? 'pinned' : 'released'}`
     case 'seen':
       return change.value ? `${name} looked at` : `${name} to be looked at again`
+    case 'date':
+      return `${name} ${change.value === '' ? 'without a date' : `dated ${change.value}`}`
     case 'inOrder':
       return `${name} ${change.value ? 'put into' : 'left out of'} the reading order`
     case 'inSearch':

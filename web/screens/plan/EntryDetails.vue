@@ -23,6 +23,7 @@ import IconPin from '~icons/tabler/pin'
 import { Checkbox } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { RouterLink } from 'vue-router'
+import DateField from '../../parts/DateField.vue'
 import { movingChange } from '../../parts/movingChange.ts'
 import PictureField from '../../parts/PictureField.vue'
 import SavedText from '../../parts/SavedText.vue'
@@ -257,6 +258,12 @@ const derivedFrom = computed(() => (entry.value.label ? 'menu label' : 'title'))
         :value="entry.heading"
         placeholder="same as the title"
         :save="setter('heading')"
+      />
+      <DateField
+        label="Date"
+        hint="orders lists of pages, newest first"
+        :value="entry.date"
+        @change="setOrTell('date', $event)"
       />
       <PictureField label="Banner picture" :value="entry.banner" :change="changeBanner" />
       <SavedText

@@ -2,7 +2,7 @@
 import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import { escapeAttribute } from '@viatica/core/standard/escape.ts'
-import { Button, RadioGroup } from 'ant-design-vue'
+import { Button, Checkbox, RadioGroup } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import EntryField from '../../parts/EntryField.vue'
 import ModalDialog from '../../parts/ModalDialog.vue'
@@ -22,6 +22,7 @@ const openSite = useOpenSite()
 const site = computed(() => openSite.site!)
 const picked = ref<EntryId[]>([])
 const look = ref('cards')
+const isNewestFirst = ref(false)
 /** The page that is being added. */
 const added = ref<EntryId>('')
 watch(added, (id) => {
@@ -30,12 +31,23 @@ watch(added, (id) => {
   added.value = ''
 })
 
+/** The picked pages that have no date, where dates decide the order. */
+const undated = computed(() =>
+  isNewestFirst.value
+    ? picked.value
+        .map((id) => entryOf(site.value.plan, id))
+        .filter((entry) => entry.kind === 'page' && entry.date === '')
+        .map(labelOf)
+    : [],
+)
+
 const canPick = (id: EntryId) => entryOf(site.value.plan, id).kind === 'page' && !picked.value.includes(id)
 const labelIn = (id: EntryId) => labelOf(entryOf(site.value.plan, id))
 
 function insert(): void {
   const ids = escapeAttribute(picked.value.join(' '))
-  emit('pick', { computed: `<put-pages ${look.value} of="${ids}"></put-pages>` })
+  const order = isNewestFirst.value ? ' newest' : ''
+  emit('pick', { computed: `<put-pages ${look.value}${order} of="${ids}"></put-pages>` })
 }
 </script>
 
@@ -50,6 +62,8 @@ function insert(): void {
     </ol>
     <EntryField v-model="added" label="Add a page" :site="site" :can-choose="canPick" begins />
     <RadioGroup v-model:value="look" class="look" aria-label="Show them as" :options="LOOKS" />
+    <Checkbox v-model:checked="isNewestFirst">Newest first, with their dates</Checkbox>
+    <p v-if="undated.length > 0" class="quiet">Without a date, and so last: {{ undated.join(', ') }}.</p>
     <p class="quiet">Titles, descriptions and addresses follow the plan. Planned pages are left out.</p>
     <template #buttons>
       <Button @click="emit('close')">Cancel</Button>

@@ -13,7 +13,9 @@ export function computedParts({ surround }: Site): readonly ComputedPart[] {
   return [
     { label: 'List of subpages', html: '<put-pages></put-pages>' },
     { label: 'List of subpages with descriptions', html: '<put-pages descriptions></put-pages>' },
+    { label: 'List of subpages, newest first', html: '<put-pages newest descriptions></put-pages>' },
     { label: 'Cards of subpages', html: '<put-pages cards></put-pages>' },
+    { label: 'Cards of subpages, newest first', html: '<put-pages cards newest></put-pages>' },
     { label: 'Map of the whole site', html: '<put-site-map></put-site-map>' },
     ...surround.menus.map(({ name }) => ({
       label: `Menu “${name}”`,
@@ -26,8 +28,10 @@ export function computedParts({ surround }: Site): readonly ComputedPart[] {
 /** What a list of pages is called. */
 function pageListName(attributes: Call['attributes']): string {
   const pages = 'of' in attributes ? 'picked pages' : 'subpages'
-  if ('cards' in attributes) return `Cards of ${pages}`
-  return 'descriptions' in attributes ? `List of ${pages} with descriptions` : `List of ${pages}`
+  const order = 'newest' in attributes ? ', newest first' : ''
+  if ('cards' in attributes) return `Cards of ${pages}${order}`
+  const descriptions = 'descriptions' in attributes ? ' with descriptions' : ''
+  return `List of ${pages}${descriptions}${order}`
 }
 
 /** What an element of a computed part is called; undefined for any other HTML. */

@@ -26,7 +26,7 @@ export const SHOWN_COLUMNS: readonly Column[] = COLUMNS.filter(({ name }) => !NO
 
 /** Columns that a first look does without. */
 export const HIDDEN_AT_FIRST: Readonly<Record<string, boolean>> = Object.fromEntries(
-  ['description', 'note', 'depth', 'in order', 'links out'].map((name) => [name, false]),
+  ['description', 'date', 'note', 'depth', 'in order', 'links out'].map((name) => [name, false]),
 )
 
 /** How wide columns are, in pixels. */
