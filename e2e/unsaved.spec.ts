@@ -340,6 +340,33 @@ test('where a key is needed, it is asked for once, and previews show as ever', a
   expect(
     await picture.evaluate((one: HTMLImageElement) => one.decode().then(() => one.naturalWidth)),
   ).toBeGreaterThan(0)
+  // Fonts of its style sheet too, and what a page refers to when it is opened on its own.
+  const [full] = await Promise.all([
+    page.waitForEvent('popup'),
+    page.getByRole('link', { name: 'Full view' }).click(),
+  ])
+  const isLoaded = async () =>
+    full.evaluate(async () => {
+      await document.fonts.ready
+      const pictures = await Promise.all(
+        [...document.images].map((one) => one.decode().then(() => one.naturalWidth > 0)),
+      )
+      const sheets = [...document.querySelectorAll<HTMLLinkElement>('link[rel=stylesheet]')]
+      return {
+        pictures: pictures.length > 0 && pictures.every(Boolean),
+        sheets: sheets.length > 0 && sheets.every(({ sheet }) => sheet !== null),
+        fonts: [...document.fonts].every(({ status }) => status !== 'error'),
+        // All that a script of the page learns of its own address.
+        isPlain: !/pass|~/.test(document.baseURI + location.href + document.referrer),
+      }
+    })
+  const allLoaded = { pictures: true, sheets: true, fonts: true, isPlain: true }
+  await expect(full.getByRole('heading', { level: 1 })).toBeVisible()
+  expect(await isLoaded()).toEqual(allLoaded)
+  // A link of the page sends the cookie: it opens a page as a whole.
+  await full.getByRole('link', { name: 'Home', exact: true }).first().click()
+  await expect(full).toHaveURL(/index\.html$|\/$/)
+  expect(await isLoaded()).toEqual(allLoaded)
   // The one refusal is that of the wrong key.
   expect(watched.errors.filter((error) => !/401/.test(error))).toEqual([])
   await page.reload()
@@ -349,6 +376,7 @@ test('where a key is needed, it is asked for once, and previews show as ever', a
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
   await page.goto(url)
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
+  expect((await full.reload())!.status()).toBe(401)
   const gone = new Promise((resolve) => child.once('exit', resolve))
   child.kill('SIGTERM')
   await gone

@@ -66,6 +66,8 @@ const REASONS = {
   jest: 'given by the platform',
   '@jest/': 'a part of Jest, by its team; tests only',
   'jest-light-runner': 'what Prettier runs its tests with; by a maintainer of Babel',
+  '@noble/hashes':
+    'audited cryptography without dependencies; HMAC in the browser without TLS, checked against RFC 4231',
   'js-xxhash': 'a published hash in plain JavaScript, checked against its vectors',
   'jsonc-parser': 'Microsoft’s JSON parser with places, of its editor',
   knex: 'given by the platform; the query builder of long standing',

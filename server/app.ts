@@ -1,8 +1,9 @@
 import express, { type Express } from 'express'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
+import { PASS_PARAMETER } from '@viatica/core/render/filePass.ts'
 import { answerWithProblem, unknownAddress } from './http/problem.ts'
-import { type Access, accessRoutes, checkKey, needsKey, previewNeedsKey } from './http/access.ts'
+import { type Access, accessRoutes, checkKey, needsKey } from './http/access.ts'
 import { answerOnlyTo, refuseZero, refuseStrangers, screenHeaders } from './http/security.ts'
 import { changeRoutes } from './routes/changes.ts'
 import { eventRoutes } from './routes/events.ts'
@@ -10,7 +11,7 @@ import { exportRoutes } from './routes/exports.ts'
 import { healthRoutes } from './routes/health.ts'
 import { historyRoutes } from './routes/history.ts'
 import { type PublishParts, publishRoutes } from './routes/publish.ts'
-import { previewRoutes } from './routes/preview.ts'
+import { previewPassRoutes, previewRoutes } from './routes/preview.ts'
 import { screenRoutes } from './routes/screens.ts'
 import { siteRoutes } from './routes/sites.ts'
 import { windowRoutes } from './routes/windows.ts'
@@ -33,6 +34,8 @@ export interface Parts {
   readonly publish: Omit<PublishParts, 'store' | 'workshop'>
 }
 
+const SIGNATURE = new RegExp(`([?&]${PASS_PARAMETER}=)[^&#]*`, 'g')
+
 /** A server that is put together. */
 export interface App {
   readonly app: Express
@@ -53,7 +56,7 @@ export function createApp({
   publish,
 }: Parts): App {
   const app = express()
-  const events = eventRoutes(store, announcements)
+  const events = eventRoutes(store, announcements, access)
   app.disable('x-powered-by')
   // A proxy before it, on the same machine, says who asks and whether over TLS.
   app.set('trust proxy', 'loopback')
@@ -65,13 +68,17 @@ export function createApp({
       // The error itself was logged where it was turned into an answer.
       customErrorObject: (_request, _response, _error, { err: _, ...rest }: Record<string, unknown>) => rest,
       serializers: {
-        req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({ id, method, url }),
+        req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({
+          ...{ id, method },
+          // What opens a file is for whoever reads the page, and not for readers of the log.
+          url: url.replace(SIGNATURE, '$1…'),
+        }),
         res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
       },
     }),
   )
   app.use(answerOnlyTo(hosts), refuseZero, refuseStrangers, checkKey(access))
-  app.use('/preview', previewNeedsKey(access), previewRoutes(store, workshop))
+  app.use('/preview', previewRoutes(store, workshop, access))
   app.use(screenHeaders)
   app.use(
     '/api',
@@ -82,6 +89,7 @@ export function createApp({
     changeRoutes(store, workshop, maxFileBytes),
     exportRoutes(store, workshop),
     historyRoutes(store),
+    previewPassRoutes(access),
     windowRoutes(store),
     publishRoutes({ store, workshop, ...publish }),
     events.routes,

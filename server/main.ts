@@ -9,6 +9,7 @@ import { Access } from './http/access.ts'
 import { readConfig } from './config.ts'
 import { Announcements } from './store/announcements.ts'
 import { alone, migrate, openDatabase } from './store/database.ts'
+import { Sessions } from './store/sessions.ts'
 import { SiteStore } from './store/siteStore.ts'
 import { beforeLastEdit, setUpTrialHost } from './publish/trialHost.ts'
 import { hostRules, publishingOf } from './publish/together.ts'
@@ -56,7 +57,7 @@ const { app, endStreams } = createApp({
   store,
   announcements,
   workshop,
-  access: new Access(config.accessKey),
+  access: new Access(config.accessKey, new Sessions(database)),
   logger,
   hosts: config.hosts,
   maxFileBytes: config.maxFileBytes,

@@ -1,5 +1,5 @@
 import { escapeAttribute } from '../standard/escape.ts'
-import { type Element, elementsOf, isElement, parseMainContent } from '../standard/fragment.ts'
+import { type Element, elementsOf, isElement, type Node, parseMainContent } from '../standard/fragment.ts'
 import { formOf, nameOf, referencesIn, withReferences } from './attributes.ts'
 import { withStyleReferences, writeStyleReference } from './styleReferences.ts'
 
@@ -23,9 +23,10 @@ export function rewritten(source: string, rewritings: readonly Rewriting[]): str
 
 /** What becomes of a reference; undefined leaves it as it is. */
 type Becomes = (url: string) => string | undefined
+type Attribute = Element['attrs'][number]
 
 /** The value of an attribute with some of its references changed. */
-export function withReferencesIn(attribute: Element['attrs'][number], becomes: Becomes): string {
+export function withReferencesIn(attribute: Attribute, becomes: Becomes): string {
   return withReferences(attribute.value, referencesIn(attribute), (url, { form }) => {
     const next = becomes(url)
     if (next === undefined || next === url) return undefined
@@ -34,14 +35,27 @@ export function withReferencesIn(attribute: Element['attrs'][number], becomes: B
 }
 
 /** The places of a source of main content that change with its references, in their order. */
-export function changedReferences(html: string, becomes: Becomes): Rewriting[] {
+export const changedReferences = (html: string, becomes: Becomes): Rewriting[] =>
+  changedReferencesOf(html, parseMainContent(html, true), becomes)
+
+/**
+ * Returns the places of a source that change with its references, in their order.
+ * @param tree the source as it was parsed, with places
+ * @param isMeant whether the references of an attribute are to be changed
+ */
+export function changedReferencesOf(
+  html: string,
+  tree: { childNodes: Node[] },
+  becomes: Becomes,
+  isMeant: (element: Element, attribute: Attribute) => boolean = () => true,
+): Rewriting[] {
   const byStart = new Map<number, Rewriting>()
   const put = (start: number, end: number, text: string) => byStart.set(start, { start, end, text })
-  for (const { element } of elementsOf(parseMainContent(html, true))) {
+  for (const { element } of elementsOf(tree)) {
     for (const attribute of element.attrs) {
       const name = nameOf(attribute)
       const at = element.sourceCodeLocation?.attrs?.[name]
-      if (!at || formOf(attribute) === undefined) continue
+      if (!at || formOf(attribute) === undefined || !isMeant(element, attribute)) continue
       const value = withReferencesIn(attribute, becomes)
       if (value !== attribute.value) put(at.startOffset, at.endOffset, `${name}="${escapeAttribute(value)}"`)
     }

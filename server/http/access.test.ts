@@ -1,4 +1,7 @@
 import { ask, serve, type Serving } from '../testing/serve.ts'
+import { type FilePass, signedPath } from '@viatica/core/render/filePass.ts'
+import type { Request } from 'express'
+import { Sessions } from '../store/sessions.ts'
 import { readConfig } from '../config.ts'
 import { Access } from './access.ts'
 
@@ -14,6 +17,18 @@ afterAll(() => server.stop())
 
 const get = (path: string, headers: Record<string, string> = {}) =>
   fetch(server.url + path, { headers, redirect: 'manual' })
+const text = async (path: string, headers: Record<string, string> = {}) => (await get(path, headers)).text()
+/** Signs in as a browser does. @returns its cookie */
+const session = async () => (await signIn(KEY)).headers.get('set-cookie')!.split(';')[0]!
+/** The addresses of a page of the demo that are signed, from the top of the server. */
+const signedFiles = (html: string): string[] =>
+  [...html.matchAll(/="([^"]*[?]pass=[^"]*)"/g)].map(([, address]) => {
+    const { pathname, search } = new URL(
+      address!.replaceAll('&amp;', '&'),
+      `http://x/preview/${id}/visit.html`,
+    )
+    return pathname + search
+  })
 const signIn = (key: string) => ask(`${server.url}/api/access`, 'POST', { key })
 
 describe('a server with an access key', () => {
@@ -45,7 +60,7 @@ describe('a server with an access key', () => {
     expect(signedIn.status).toBe(204)
     const cookie = signedIn.headers.get('set-cookie')!
     expect(cookie).toMatch(/; HttpOnly/)
-    expect(cookie).toMatch(/; SameSite=Strict/)
+    expect(cookie).toMatch(/; SameSite=Lax/)
     expect(cookie).not.toContain(KEY)
     const own = { cookie: cookie.split(';')[0]! }
     expect((await get('/api/sites', own)).status).toBe(200)
@@ -55,15 +70,88 @@ describe('a server with an access key', () => {
     ).toBe(401)
   })
 
-  test('shows previews, whose pages send no cookie, at addresses that hold a pass', async () => {
-    const { preview } = (await (await get('/api/access', { authorization: `Bearer ${KEY}` })).json()) as {
-      preview: string
+  test('ends a session at sign-out: its cookie, its event streams and its passes open nothing more', async () => {
+    const cookie = await session()
+    const stays = await session()
+    const [file] = signedFiles(await text(`/preview/${id}/`, { cookie }))
+    expect((await get(file!)).status).toBe(200)
+    const out = await fetch(`${server.url}/api/access`, { method: 'DELETE', headers: { cookie } })
+    expect(out.headers.get('set-cookie')).toMatch(/Max-Age=0/)
+    expect((await get('/api/sites', { cookie })).status).toBe(401)
+    expect((await get(`/preview/${id}/`, { cookie })).status).toBe(401)
+    expect((await get(file!)).status).toBe(401)
+    expect((await get('/api/sites', { cookie: stays })).status).toBe(200)
+  })
+
+  test('shows previews, whose pages send no cookie, with addresses that are signed file by file', async () => {
+    const cookie = await session()
+    const html = await text(`/preview/${id}/visit.html`, { cookie })
+    const files = signedFiles(html)
+    expect(files.map((file) => file.replace(/[?].*/, ''))).toContain(`/preview/${id}/style.css`)
+    expect(files.length).toBeGreaterThan(2)
+    for (const file of files) expect((await get(file)).status).toBe(200)
+    // Links of the page lead to pages, for which the browser does send the cookie.
+    expect(html).toMatch(/<a href="[^"?]*visit[^"?]*"/)
+
+    const [one = '', other = ''] = files
+    const pass = one.slice(one.indexOf('?'))
+    for (const path of [
+      other.replace(/[?].*/, ''),
+      `/preview/${id}/`,
+      `/preview/${id}/visit.html`,
+      `/preview/another/${one.split('/').slice(3).join('/').replace(/[?].*/, '')}`,
+      '/api/sites',
+    ])
+      expect((await get(path + pass)).status).toBe(401)
+    expect((await get(one.replace(/[?].*/, ''))).status).toBe(401)
+    expect((await get(one.replace(/.$/, (end) => (end === '0' ? '1' : '0')))).status).toBe(401)
+    for (const wrong of ['', '.', '...', 'zzzz.00..00', `${pass.slice(6)}.`, 'a&pass=b'])
+      expect((await get(`${one.replace(/[?].*/, '')}?pass=${wrong}`)).status).toBe(401)
+  })
+
+  test('signs the files of a style sheet with the pass that it came with', async () => {
+    const cookie = await session()
+    const html = await text(`/preview/${id}/`, { cookie })
+    const style = signedFiles(html).find((file) => file.includes('style.css'))!
+    const fonts = [...(await text(style)).matchAll(/url\(["']?([^"')]+)["']?\)/g)].map(([, url]) => url!)
+    expect(fonts.length).toBeGreaterThan(0)
+    for (const font of fonts) {
+      const { pathname, search } = new URL(font, `http://x/preview/${id}/style.css`)
+      expect(search.split('.').slice(0, 3)).toEqual(style.slice(style.indexOf('?')).split('.').slice(0, 3))
+      const response = await get(pathname + search)
+      expect([response.status, response.headers.get('access-control-allow-origin')]).toEqual([200, '*'])
     }
-    expect((await get(`/preview/~${preview}/${id}/style.css`)).status).toBe(200)
-    expect((await get(`/preview/~${preview}x/${id}/style.css`)).status).toBe(401)
-    // A pass for previews opens nothing else.
-    expect((await get('/api/sites', { cookie: `viatica-access=${preview}` })).status).toBe(401)
-    expect(await (await get('/api/access')).json()).toEqual({ isNeeded: true, isIn: false, preview: '' })
+  })
+
+  test('gives a window a pass of its own, and says what is needed', async () => {
+    const cookie = await session()
+    const ask = async (headers: Record<string, string>) =>
+      fetch(`${server.url}/api/sites/${id}/preview-pass`, { method: 'POST', headers })
+    expect((await ask({})).status).toBe(401)
+    const passes = await Promise.all(
+      [1, 2].map(async () => ((await (await ask({ cookie })).json()) as { pass: FilePass }).pass),
+    )
+    expect(passes[0]!.id).not.toBe(passes[1]!.id)
+    for (const pass of passes) {
+      const address = `/preview/${id}/style.css?pass=${signedPath(pass, 'style.css')}`
+      expect((await get(address)).status).toBe(200)
+    }
+    expect(await (await get('/api/access')).json()).toEqual({ isNeeded: true, isIn: false })
+    expect(await (await get('/api/access', { cookie })).json()).toEqual({ isNeeded: true, isIn: true })
+  })
+
+  test('writes nothing into its log that opens a file', async () => {
+    const cookie = await session()
+    const [file = ''] = signedFiles(await text(`/preview/${id}/`, { cookie }))
+    await get(`${file}&v=1`)
+    const logged = server.logged().filter(({ req }) => req?.url.includes('&v=1'))
+    expect(logged.map(({ req }) => req!.url)).toEqual([file.replace(/pass=.*/, 'pass=…&v=1')])
+    expect(
+      server
+        .logged()
+        .map((line) => JSON.stringify(line))
+        .join(''),
+    ).not.toContain(cookie.split('=')[1])
   })
 })
 
@@ -111,16 +199,51 @@ describe('wrong keys', () => {
   })
 })
 
-test('a pass has an end, and ends with the key that it was given for', () => {
-  let now = 1_000_000
-  const access = new Access(KEY, () => now)
-  const pass = access.pass('browser', 1000)
-  expect(access.isPass('browser', pass)).toBe(true)
-  expect(new Access(`${KEY}!`, () => now).isPass('browser', pass)).toBe(false)
-  now += 1001
-  expect(access.isPass('browser', pass)).toBe(false)
-  for (const made of ['', '.', 'zzzzzzzz.', `zzzzzzzz.${pass.split('.')[1]}`])
-    expect(access.isPass('browser', made)).toBe(false)
+describe('sessions and passes end', () => {
+  let now = Date.UTC(2026, 4, 1)
+  const clock = () => now
+  const requestWith = (token: string, query: object = {}) =>
+    ({ headers: { cookie: `viatica-access=${token}` }, query }) as unknown as Request
+  const accessWith = (key: string) => new Access(key, new Sessions(server.database, clock), clock)
+
+  test('with the key, after 30 days, and at sign-out at another server', async () => {
+    const [access, other] = [accessWith(KEY), accessWith(KEY)]
+    const { token, lastsMs } = await access.signIn()
+    const request = requestWith(token)
+    const { session } = (await access.visitor(request))!
+    expect(await other.visitor(request)).toEqual({ session })
+    expect(await accessWith(`${KEY}!`).visitor(request)).toBeUndefined()
+    expect(await access.visitor(requestWith(session!))).toBeUndefined()
+    await access.signOut(request)
+    now += 5001
+    expect(await other.visitor(request)).toBeUndefined()
+    const next = requestWith((await access.signIn()).token)
+    now += lastsMs - 1
+    expect(await other.visitor(next)).toBeDefined()
+    now += 5001
+    expect(await other.visitor(next)).toBeUndefined()
+  })
+
+  test('and a pass after half an hour, with its session, and with the key', async () => {
+    const access = accessWith(KEY)
+    const signIn = requestWith((await access.signIn()).token)
+    const visitor = (await access.visitor(signIn))!
+    const file = { site: 'a', path: 'b c/ü.png' }
+    const said = (pass: FilePass) => requestWith('', { pass: signedPath(pass, file.path) })
+    const pass = access.newPass('a', visitor)
+    expect(await access.passOf(said(pass), file)).toEqual(pass)
+    expect(await access.passOf(said(pass), { ...file, site: 'b' })).toBeUndefined()
+    expect(await access.passOf(said(pass), { ...file, path: 'b' })).toBeUndefined()
+    expect(await accessWith(`${KEY}!`).passOf(said(pass), file)).toBeUndefined()
+    now += 30 * 60_000
+    expect(await access.passOf(said(pass), file)).toBeUndefined()
+    const later = access.newPass('a', visitor)
+    await access.signOut(signIn)
+    expect(await access.passOf(said(later), file)).toBeUndefined()
+    // A program has no session: its pass ends by time alone.
+    const program = access.newPass('a', { session: undefined })
+    expect(await access.passOf(said(program), file)).toEqual(program)
+  })
 })
 
 test('beyond loopback the server starts only with a key', () => {

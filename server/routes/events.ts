@@ -1,4 +1,5 @@
 import { type Response, Router } from 'express'
+import type { Access } from '../http/access.ts'
 import { type Announcements, REMOVED } from '../store/announcements.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 
@@ -13,6 +14,7 @@ const HEARTBEAT_MS = 20_000
 export function eventRoutes(
   store: SiteStore,
   announcements: Announcements,
+  access: Access,
 ): { routes: Router; endAll(): void } {
   const open = new Set<Response>()
   const routes = Router().get('/sites/:id/events', async (request, response) => {
@@ -41,7 +43,14 @@ export function eventRoutes(
       announcements.onPublishing(id, () => say('publishing', '')),
       announcements.onWindow(id, (at) => say('window', JSON.stringify(at))),
     ]
-    const heartbeat = setInterval(() => response.write(':\n\n'), HEARTBEAT_MS)
+    const heartbeat = setInterval(() => {
+      response.write(':\n\n')
+      // A session may have ended, and the stream with it.
+      access.visitor(request).then(
+        (visitor) => visitor ?? response.end(),
+        () => response.end(),
+      )
+    }, HEARTBEAT_MS)
     open.add(response)
     response.on('close', () => {
       for (const end of stops) end()

@@ -1,3 +1,4 @@
+import type { Access } from '../http/access.ts'
 import { once } from 'node:events'
 import { request } from 'node:http'
 import type { AddressInfo } from 'node:net'
@@ -59,7 +60,7 @@ test('whoever asks for events and goes at once leaves nothing behind: no listene
   }) as typeof setInterval
   await goneWhileReading(
     '/sites/a/events',
-    (read) => eventRoutes({ read } as unknown as SiteStore, announcements).routes,
+    (read) => eventRoutes({ read } as unknown as SiteStore, announcements, {} as Access).routes,
   )
   globalThis.setInterval = setInterval
   expect(left).toEqual([])

@@ -17,6 +17,7 @@ import * as publish from './migrations/014_publish.ts'
 import * as includes from './migrations/015_includes.ts'
 import * as sentBytes from './migrations/016_sent_bytes.ts'
 import * as pageDates from './migrations/017_page_dates.ts'
+import * as sessions from './migrations/018_sessions.ts'
 
 const { types } = pg
 /** A `date` stays the text `YYYY-MM-DD`: as a moment it would shift with the time zone. */
@@ -40,6 +41,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '015_includes': includes,
   '016_sent_bytes': sentBytes,
   '017_page_dates': pageDates,
+  '018_sessions': sessions,
 }
 
 /** Connects to the database (PostgreSQL, by URL). Nothing is sent before the first query. */

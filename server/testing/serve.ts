@@ -12,6 +12,7 @@ import { createApp } from '../app.ts'
 import { Access } from '../http/access.ts'
 import { Announcements } from '../store/announcements.ts'
 import { migrate, openDatabase } from '../store/database.ts'
+import { Sessions } from '../store/sessions.ts'
 import { SiteStore } from '../store/siteStore.ts'
 import type { HostRules } from '@viatica/hosts/open.ts'
 import { publishingOf } from '../publish/together.ts'
@@ -66,12 +67,20 @@ export function apiAt(url: string) {
   }
 }
 
+interface LogLine {
+  readonly req?: { readonly url: string }
+}
+/** A test reads no more lines of the log. */
+const MOST_LINES = 1000
+
 export interface Serving {
   readonly url: string
   readonly database: Knex
   readonly databaseUrl: string
   readonly store: SiteStore
   readonly api: ReturnType<typeof apiAt>
+  /** The first lines of the log. */
+  logged(): LogLine[]
   /** Keeps bytes under the keys that random changes name. */
   keepTestContents(): Promise<void>
   /** Stores the demo and gives back its id. */
@@ -93,7 +102,11 @@ export async function serve({
   const check = (bytes: Uint8Array, name: string) =>
     workshop.read({ kind: 'file', bytes, name }).then(() => undefined)
   const store = new SiteStore(database, check, mostBytes)
-  const logger = pino({ level: 'silent' })
+  const lines: string[] = []
+  const logger = pino(
+    { level: 'info' },
+    { write: (line: string) => void (lines.length < MOST_LINES && lines.push(line)) },
+  )
   const announcements = new Announcements(made.url)
   const publish = publishingOf(database, store, workshop, logger, { secret, rules })
   const { app } = createApp({
@@ -101,7 +114,7 @@ export async function serve({
     store,
     announcements,
     workshop,
-    access: new Access(accessKey),
+    access: new Access(accessKey, new Sessions(database)),
     logger,
     hosts: ['127.0.0.1'],
     maxFileBytes: 1_000_000,
@@ -119,6 +132,7 @@ export async function serve({
     databaseUrl: made.url,
     store,
     api: apiAt(url),
+    logged: () => lines.map((line) => JSON.parse(line) as LogLine),
     async keepTestContents() {
       const rows = ['k0', 'k1', 'k2'].map((key) => ({
         ...{ key, bytes: Buffer.from(key), size: key.length },

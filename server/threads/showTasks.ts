@@ -1,7 +1,14 @@
+import { isUtf8 } from 'node:buffer'
 import { pageAtPath } from '@viatica/core/address/addresses.ts'
-import { sharedFiles } from '@viatica/core/formats/archive.ts'
+import { type FileSource, sharedFiles } from '@viatica/core/formats/archive.ts'
 import { bytesOfText } from '@viatica/core/formats/textBytes.ts'
 import { filesByPath } from '@viatica/core/plan/site.ts'
+import {
+  type FilePass,
+  type Referring,
+  withSignedFiles,
+  withSignedStyle,
+} from '@viatica/core/render/filePass.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
 import { withNamedFrames } from '@viatica/core/render/previewFrames.ts'
 import { previewed } from '@viatica/core/render/previewed.ts'
@@ -20,6 +27,8 @@ export interface ShowTask {
   /** The path of the preview, `/` at both ends. */
   readonly top: string
   readonly year: number
+  /** What the addresses of its files are signed with; undefined where no key is needed. */
+  readonly pass: FilePass | undefined
 }
 
 /** What is shown: a page as HTML, or a file, of which the key of its bytes may be enough; what shared files are by now is told with it. */
@@ -35,20 +44,38 @@ export type Shown =
 /** Kept from one task to the next: a site that was shown is at hand when the next page of it is wanted. */
 let store: SiteStore | undefined
 
+async function bytesOf(file: FileSource, from: SiteStore): Promise<Uint8Array> {
+  if ('content' in file) return (await from.readContent(file.content)) ?? new Uint8Array()
+  return 'text' in file ? bytesOfText(file) : fontBytes(file.font)
+}
+
+/** A style sheet with its files signed. A name that is not in UTF-8 stays as it is, byte for byte. */
+function withSignedBytes(bytes: Uint8Array, pass: FilePass, referring: Referring): Uint8Array {
+  const encoding = isUtf8(bytes) ? 'utf8' : 'latin1'
+  return Buffer.from(withSignedStyle(Buffer.from(bytes).toString(encoding), pass, referring), encoding)
+}
+
 /** Writes the page, or finds the file, at a path of a site as it is now. */
 export const show = (task: ShowTask): Promise<Outcome<Shown>> => outcomeOf(() => shownOf(task))
 
-async function shownOf({ databaseUrl, site: id, path, top, year }: ShowTask): Promise<Shown> {
+async function shownOf({ databaseUrl, site: id, path, top, year, pass }: ShowTask): Promise<Shown> {
   store ??= new SiteStore(openDatabase(databaseUrl), checkFile)
   const { site: saved } = await store.read(id)
   const site = previewed(saved, top)
   const page = pageAtPath(site, path)
-  if (page !== undefined)
-    return { kind: 'page', html: withNamedFrames(createRenderer(site, year).shown(page)) }
+  if (page !== undefined) {
+    const html = withNamedFrames(createRenderer(site, year).shown(page))
+    return { kind: 'page', html: pass ? withSignedFiles(html, pass, { path, top }) : html }
+  }
   const file = [...sharedFiles(site), ...filesByPath(site)].find((candidate) => candidate.path === path)
   if (!file) return { kind: 'nothing', siteName: site.settings.name }
   const shared = sharedDigest(saved)
-  if ('content' in file) return { kind: 'file', file: { content: file.content }, shared }
-  const bytes = 'text' in file ? bytesOfText(file) : await fontBytes(file.font)
-  return { kind: 'file', file: { bytes }, shared }
+  const isSigned = pass !== undefined && path.toLowerCase().endsWith('.css')
+  if ('content' in file && !isSigned) return { kind: 'file', file: { content: file.content }, shared }
+  const bytes = await bytesOf(file, store)
+  return {
+    kind: 'file',
+    file: { bytes: isSigned ? withSignedBytes(bytes, pass, { path, top }) : bytes },
+    shared,
+  }
 }

@@ -3,7 +3,7 @@ import type { Change } from '@viatica/core/plan/change/change.ts'
 import type { OutputChoices } from '@viatica/core/publish/choices.ts'
 import type { SiteFile } from '@viatica/core/plan/file.ts'
 import type { ReadAnswer, WindowAt } from '../exchange/server.ts'
-import { access } from './access.ts'
+import type { FilePass } from '@viatica/core/render/filePass.ts'
 import { request } from './request.ts'
 
 export interface SiteSummary {
@@ -115,9 +115,12 @@ export const sitesApi = {
     return `${at(id)}/archive.zip?${new URLSearchParams({ ...files, rules, includes })}`
   },
   exportUrl: (id: string, name: Export) => `${at(id)}/${name}`,
+  /** What the addresses of files are signed with, in pages that this window shows; null where none is needed. */
+  previewPass: (id: string) =>
+    request<{ pass: FilePass | null }>('POST', `${at(id)}/preview-pass`).then(({ pass }) => pass),
   /** @param shared the digest of what pages share, where these files may be kept as long as it is the same */
   previewUrl: (id: string, path: string, shared?: string) =>
-    `/preview/${access.previewPrefix}${encodeURIComponent(id)}${shared === undefined ? '' : `~${shared}`}/${path}`,
+    `/preview/${encodeURIComponent(id)}${shared === undefined ? '' : `~${shared}`}/${path}`,
   /** The path of a page or file, as it is written in the address of its preview; undefined for an address elsewhere. */
   previewedPath(id: string, url: string): string | undefined {
     const top = new URL(sitesApi.previewUrl(id, ''), location.href).href.slice(0, -1)

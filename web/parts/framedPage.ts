@@ -2,11 +2,13 @@ import { addressesOf } from '@viatica/core/address/addresses.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { generatedPaths } from '@viatica/core/address/generated.ts'
+import { withSignedFiles } from '@viatica/core/render/filePass.ts'
 import { withNamedFrames } from '@viatica/core/render/previewFrames.ts'
 import { previewed } from '@viatica/core/render/previewed.ts'
 import { sharedDigest } from '@viatica/core/render/sharedDigest.ts'
 import { createRenderer } from '@viatica/core/render/renderer.ts'
 import { styleSheet } from '@viatica/core/render/style/styleSheet.ts'
+import { previewPass } from '../api/previewPass.ts'
 import { sitesApi } from '../api/sites.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
 import { PIECE_ENDS, pieceBegins } from './laidOut.ts'
@@ -33,18 +35,20 @@ function pageWithPiecesMarked(site: Site, id: EntryId): string {
  */
 export function framedPage(shown: Site, siteId: string, page: EntryId): string {
   const shared = sharedDigest(shown)
-  const site = previewed(shown, sitesApi.previewUrl(siteId, '', shared))
+  const top = sitesApi.previewUrl(siteId, '', shared)
+  const site = previewed(shown, top)
   const path = addressesOf(site).paths.get(page)
   if (path === undefined) return ''
-  const at = (path: string) => new URL(sitesApi.previewUrl(siteId, path, shared), location.href).href
   const generated = generatedPaths(site)
   // The author's own sheets come after ours.
   const ourSheet = site.surround.headFiles.ourStyles ? /<link rel="stylesheet" href="[^"]*">/ : /$^/
-  const base = at(path)
-  const html = withNamedFrames(pageWithPiecesMarked(site, page)).replace(
+  const base = new URL(top + path, location.href).href
+  const unsigned = withNamedFrames(pageWithPiecesMarked(site, page)).replace(
     ourSheet,
-    () => `<style>${styleSheet(site.surround, at(generated.fonts))}</style>`,
+    () => `<style>${styleSheet(site.surround, top + generated.fonts)}</style>`,
   )
+  const pass = previewPass.of(siteId)
+  const html = pass ? withSignedFiles(unsigned, pass, { path, top }) : unsigned
   const ours = `<base href="${base.replaceAll('"', '%22')}"><script src="${livePage}"><${'/'}script>`
   const head = /<head(?:\s[^>]*)?>/i.exec(html)
   const start = head ? head.index + head[0].length : (/^\s*<!doctype[^>]*>/i.exec(html)?.[0].length ?? 0)

@@ -2,6 +2,7 @@ import { addressesOf } from '@viatica/core/address/addresses.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
+import { previewPass } from '../api/previewPass.ts'
 import { siteServer } from '../api/siteServer.ts'
 import { Exchange, type ExchangeState } from '../exchange/exchange.ts'
 import { KeptInBrowser } from '../exchange/keptInBrowser.ts'
@@ -90,9 +91,12 @@ export const useOpenSite = defineStore('openSite', () => {
       if (current.isIdle) exchanges.delete(id.value)
     }
     id.value = siteId
-    current = exchangeOf(siteId)
-    state.value = current.state
-    await current.open()
+    const exchange = exchangeOf(siteId)
+    current = exchange
+    state.value = exchange.state
+    await previewPass.begin(siteId)
+    // Another may have been opened meanwhile.
+    if (current === exchange) await exchange.open()
   }
 
   /** Leaves the site that is open: nothing more is heard of it, and what waits is still saved. */
