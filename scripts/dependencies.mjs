@@ -68,6 +68,7 @@ const REASONS = {
   'jest-light-runner': 'what Prettier runs its tests with; by a maintainer of Babel',
   '@noble/hashes':
     'audited cryptography without dependencies; HMAC in the browser without TLS, checked against RFC 4231',
+  'image-size': 'sizes of pictures from their headers; no dependencies, fuzzed here',
   'js-xxhash': 'a published hash in plain JavaScript, checked against its vectors',
   'jsonc-parser': 'Microsoft’s JSON parser with places, of its editor',
   knex: 'given by the platform; the query builder of long standing',

@@ -86,6 +86,10 @@ export function foundPathFault(path: string): string | undefined {
   return isSound && !/[\u0000-\u001f\\]/.test(path) ? undefined : 'must lead to a file within the site'
 }
 
+const pixelCount = v.pipe(v.number(), v.integer(), v.minValue(1), v.maxValue(1_000_000))
+const pixelsSchema = v.strictObject({ width: pixelCount, height: pixelCount })
+export type Pixels = v.InferOutput<typeof pixelsSchema>
+
 /** A file of the site that pages use. Its bytes are kept apart, under `content`. */
 export const siteFileSchema = v.pipe(
   v.strictObject({
@@ -100,6 +104,8 @@ export const siteFileSchema = v.pipe(
     size: v.optional(v.pipe(v.number(), v.integer(), v.minValue(0)), 0),
     /** Of a picture: what it says to those who do not see it, wherever nothing else is said for it. */
     alt: v.optional(line(300), ''),
+    /** Of a picture: how wide and high it is, in pixels; absent where that is not known. */
+    pixels: v.optional(pixelsSchema),
   }),
   v.rawCheck(({ dataset, addIssue }) => {
     if (!dataset.typed) return

@@ -144,6 +144,19 @@ export function newSite(name: string, home: EntryId): Site {
   )
 }
 
+/**
+ * The attributes that let a browser leave the room of a picture before it has come; empty where its size is not known. Only
+ * the style sheet of Viatica is known to set a height for them: one of the author may set a width alone.
+ * https://html.spec.whatwg.org/multipage/images.html#sizes-and-dimensions (4.8.17, dimension attributes)
+ */
+export function sizeAttributes(
+  { files, surround }: Pick<Site, 'files' | 'surround'>,
+  { file }: Picture,
+): string {
+  const pixels = surround.headFiles.ourStyles ? files.get(file)?.pixels : undefined
+  return pixels ? ` width="${pixels.width}" height="${pixels.height}"` : ''
+}
+
 /** What a picture says to those who do not see it: what was said for it where it stands, else what is kept with it. */
 export function altOf({ files }: Pick<Site, 'files'>, { file, alt }: Picture): string {
   return alt || (files.get(file)?.alt ?? '')

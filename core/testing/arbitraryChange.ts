@@ -308,7 +308,8 @@ const RULE_VALUES: { readonly [Rule in SurroundRule]: (d: Drawing) => unknown } 
 /** A file of a few ids and paths, so that they meet. */
 function fileWith(d: Drawing): SiteFile {
   const path = d.of(['pictures/p1.svg', 'pictures/P1.svg', 'styles/s.css', 'docs/d.pdf', 'style.css'])
-  return { id: d.file, path, content: `k${d.below(3)}`, size: 2, alt: '' }
+  const pixels = path.endsWith('svg') && d.flag ? { pixels: { width: 9 + d.below(3), height: 7 } } : {}
+  return { id: d.file, path, content: `k${d.below(3)}`, size: 2, ...pixels, alt: '' }
 }
 
 const anyKind = (d: Drawing) => d.of(Object.keys(PIECES) as Piece['kind'][])

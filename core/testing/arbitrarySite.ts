@@ -182,7 +182,10 @@ const arbitraryFiles: fc.Arbitrary<SiteFile[]> = fc
     'page/index.css',
   ])
   .map((paths) =>
-    paths.map((path, n) => ({ id: `f${n}`, path, content: `k${n}`, size: 1, alt: 'A "lock" & <gate>' })),
+    paths.map((path, n) => ({
+      ...{ id: `f${n}`, path, content: `k${n}`, size: 1, alt: 'A "lock" & <gate>' },
+      ...(path.endsWith('.svg') ? { pixels: { width: 640, height: 320 } } : {}),
+    })),
   )
 
 /** Ids of entries by turn; one is what every object has of itself. */

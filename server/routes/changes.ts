@@ -51,8 +51,11 @@ export function changeRoutes(store: SiteStore, workshop: Workshop, maxFileBytes:
       const bytes = bodyOf(request)
       // What came with existing pages is of any kind: nothing is found of it, so it never stands for more than its bytes.
       const checkedAs = 'found' in request.query ? undefined : request.params.name
-      if (checkedAs !== undefined) await workshop.read({ kind: 'file', bytes, name: checkedAs })
-      response.status(201).json({ ...(await store.keepContent(bytes, checkedAs)), size: bytes.length })
+      const pixels =
+        checkedAs === undefined ? undefined : await workshop.read({ kind: 'file', bytes, name: checkedAs })
+      response
+        .status(201)
+        .json({ ...(await store.keepContent(bytes, checkedAs)), size: bytes.length, pixels })
     },
   )
 

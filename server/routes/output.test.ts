@@ -1,3 +1,4 @@
+import type { OutputFile } from '@viatica/core/formats/archive.ts'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { USUAL_CHOICES } from '@viatica/core/publish/choices.ts'
 import { publishedFiles } from '@viatica/core/publish/publishedFiles.ts'
@@ -48,13 +49,15 @@ describe('the archive', () => {
       Buffer.from(await (await fetch(`${server.url}/api/sites/${id}/archive.zip`)).arrayBuffer())
     const first = await fetchZip()
     const files = await unzip(first)
-    const { site, contents } = loadDemo()
-    const expected = [...publishedFiles(site, YEAR, USUAL_CHOICES)].map((file) => [
-      file.path,
-      'text' in file
-        ? file.text()
-        : ('font' in file ? fontBytes(file.font) : contents.get(file.content)!).toString(),
-    ])
+    const { site } = await server.store.read(id)
+    const bytesOf = async (file: OutputFile) => {
+      if ('text' in file) return file.text()
+      if ('font' in file) return (await fontBytes(file.font)).toString()
+      return (await server.store.readContent(file.content))!.toString()
+    }
+    const expected = await Promise.all(
+      [...publishedFiles(site, YEAR, USUAL_CHOICES)].map(async (file) => [file.path, await bytesOf(file)]),
+    )
     expect([...files]).toEqual(expected)
     expect(await fetchZip()).toEqual(first)
   })

@@ -18,6 +18,7 @@ import * as includes from './migrations/015_includes.ts'
 import * as sentBytes from './migrations/016_sent_bytes.ts'
 import * as pageDates from './migrations/017_page_dates.ts'
 import * as sessions from './migrations/018_sessions.ts'
+import * as pictureSizes from './migrations/019_picture_sizes.ts'
 
 const { types } = pg
 /** A `date` stays the text `YYYY-MM-DD`: as a moment it would shift with the time zone. */
@@ -42,6 +43,7 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '016_sent_bytes': sentBytes,
   '017_page_dates': pageDates,
   '018_sessions': sessions,
+  '019_picture_sizes': pictureSizes,
 }
 
 /** Connects to the database (PostgreSQL, by URL). Nothing is sent before the first query. */

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { readdirSync, readFileSync } from 'node:fs'
 import pg from 'pg'
+import { serve } from '../testing/serve.ts'
+import * as pictureSizes from './migrations/019_picture_sizes.ts'
 import { makeDatabase } from '../testing/database.ts'
 import { migrate, openDatabase } from './database.ts'
 import { SiteStore } from './siteStore.ts'
@@ -69,4 +71,21 @@ test.each(readdirSync(DUMPS))('every point of the history in %s can be restored'
     await database.destroy()
     await made.drop()
   }
+})
+
+test('pictures that are stored get their sizes', async () => {
+  const server = await serve()
+  const id = await server.demo()
+  const sizes = () =>
+    server.database('files').where('site_id', id).orderBy('id').select('id', 'path', 'width', 'height')
+  const known = (await sizes()) as { path: string; width: number | null }[]
+  expect(known.filter(({ width }) => width !== null).length).toBeGreaterThan(3)
+  expect(known.filter(({ width, path }) => width === null && /[.](svg|png|jpe?g)$/.test(path))).toEqual([])
+  await pictureSizes.down(server.database)
+  await pictureSizes.up(server.database)
+  expect(await sizes()).toEqual(known)
+  expect((await new SiteStore(server.database, () => Promise.resolve()).read(id)).site).toEqual(
+    (await server.store.read(id)).site,
+  )
+  await server.stop()
 })

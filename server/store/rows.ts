@@ -120,12 +120,22 @@ export interface FileRow {
   size: number
   alt: string
   as_found: boolean
+  width: number | null
+  height: number | null
 }
 
-export function rowOfFile({ id, path, content, size, alt, asFound }: SiteFile, site: string): FileRow {
-  return { site_id: site, id, path, content, size, alt, as_found: asFound === true }
+export function rowOfFile(
+  { id, path, content, size, alt, asFound, pixels }: SiteFile,
+  site: string,
+): FileRow {
+  const { width = null, height = null } = pixels ?? {}
+  return { site_id: site, id, path, content, size, alt, as_found: asFound === true, width, height }
 }
 
-export function fileOfRow({ id, path, content, size, alt, as_found }: FileRow): SiteFile {
-  return { id, path, content, size, alt, ...(as_found ? { asFound: true } : {}) }
+export function fileOfRow({ id, path, content, size, alt, as_found, width, height }: FileRow): SiteFile {
+  return {
+    ...{ id, path, content, size, alt },
+    ...(as_found ? { asFound: true } : {}),
+    ...(width !== null && height !== null ? { pixels: { width, height } } : {}),
+  }
 }

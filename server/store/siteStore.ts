@@ -6,7 +6,7 @@ import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import { differenceOf } from '@viatica/core/plan/change/restore.ts'
 import { applySoundly } from '@viatica/core/plan/change/sound.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
-import { endingOf } from '@viatica/core/plan/file.ts'
+import { endingOf, type SiteFile } from '@viatica/core/plan/file.ts'
 import type { Plan } from '@viatica/core/plan/plan.ts'
 import { DEFAULT_SETTINGS, type Settings, type Site } from '@viatica/core/plan/site.ts'
 import { EMPTY_SURROUND, type Surround } from '@viatica/core/plan/surround/surround.ts'
@@ -33,6 +33,7 @@ import {
   revisionOfEdit,
   stateAt,
 } from './changeLog.ts'
+import { pixelsOf } from '../pictureSize.ts'
 import { clearContents, keepContent, newBytes, NoRoom, readContent, type Room, roomIn } from './contents.ts'
 import { isFull } from './room.ts'
 import { type FileCheck, saveDifference } from './difference.ts'
@@ -53,6 +54,12 @@ export interface SiteSummary {
   readonly baseUrl: string
   readonly pages: number
   readonly changedAt: string
+}
+
+/** How large a picture is that comes with its bytes. */
+function sizeOf({ path, pixels: told }: SiteFile, bytes: Uint8Array | undefined): Pick<SiteFile, 'pixels'> {
+  const pixels = bytes ? pixelsOf(bytes, path) : told
+  return pixels ? { pixels } : {}
 }
 
 /** An edit as it was posted. */
@@ -203,6 +210,7 @@ export class SiteStore {
         ...file,
         content: keys.get(file.content) ?? file.content,
         size: contents.get(file.content)?.length ?? file.size,
+        ...sizeOf(file, contents.get(file.content)),
       }))
       // In the order in which they are read again.
       files.sort((a, b) => (a.id < b.id ? -1 : 1))

@@ -5,6 +5,8 @@ import { readSiteFile } from '@viatica/core/formats/siteFile.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { serialize } from 'node:v8'
 import * as v from 'valibot'
+import { pixelsOf } from '../pictureSize.ts'
+import type { Pixels } from '@viatica/core/plan/file.ts'
 import { checkFile } from '../fileCheck.ts'
 import { editSchema } from '../http/editSchema.ts'
 import { type Outcome, outcomeOf } from './outcome.ts'
@@ -29,7 +31,7 @@ export interface SiteToStore {
 export type Reading<Task extends ReadTask> = Task['kind'] extends 'edit'
   ? string
   : Task['kind'] extends 'file'
-    ? undefined
+    ? Pixels | undefined
     : Uint8Array
 
 /** The text of what came in, without its byte order mark; what is not UTF-8 in it reads as U+FFFD. */
@@ -44,7 +46,7 @@ function siteOfFile(text: string): SiteToStore {
 /** A site as bytes that another thread reads: nobody in between takes the time to make objects of it. */
 const handedOn = (site: SiteToStore): Uint8Array => serialize(site)
 
-async function readingOf(task: ReadTask): Promise<string | Uint8Array | undefined> {
+async function readingOf(task: ReadTask): Promise<string | Uint8Array | Pixels | undefined> {
   switch (task.kind) {
     case 'edit':
       return JSON.stringify(v.parse(editSchema, checkJson(textOf(task.bytes)), { abortEarly: true }))
@@ -56,7 +58,7 @@ async function readingOf(task: ReadTask): Promise<string | Uint8Array | undefine
       return handedOn(await readSiteArchive(task.bytes))
     case 'file':
       await checkFile(task.bytes, task.name)
-      return undefined
+      return pixelsOf(task.bytes, task.name)
   }
 }
 

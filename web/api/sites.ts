@@ -1,7 +1,7 @@
 import type { Export } from '@viatica/core/formats/exports.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
 import type { OutputChoices } from '@viatica/core/publish/choices.ts'
-import type { SiteFile } from '@viatica/core/plan/file.ts'
+import type { Pixels, SiteFile } from '@viatica/core/plan/file.ts'
 import type { ReadAnswer, WindowAt } from '../exchange/server.ts'
 import type { FilePass } from '@viatica/core/render/filePass.ts'
 import { request } from './request.ts'
@@ -93,7 +93,7 @@ export const sitesApi = {
    * @param asFound whether it came with existing pages, and may be of any kind
    */
   keepFile: (file: Blob, name: string, signal?: AbortSignal, asFound = false) =>
-    request<{ content: string; room: Room }>(
+    request<{ content: string; room: Room; pixels?: Pixels }>(
       'POST',
       `/api/contents/${encodeURIComponent(name)}${asFound ? '?found' : ''}`,
       file,

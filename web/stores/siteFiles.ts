@@ -28,6 +28,11 @@ interface Sending {
   readonly name: string
 }
 
+/** What a file of a site says of its bytes. */
+type KeptBytes = Pick<SiteFile, 'content' | 'size' | 'pixels'>
+/** A file that gets other bytes. */
+const withoutBytes = ({ content: _, size: __, pixels: ___, ...file }: SiteFile) => file
+
 /** The files of the site: where each is used, and what can be done to it. */
 export const useSiteFiles = defineStore('siteFiles', () => {
   const openSite = useOpenSite()
@@ -104,11 +109,11 @@ export const useSiteFiles = defineStore('siteFiles', () => {
   /** What the server said last of the room for files. */
   const room = shallowRef<Room>()
 
-  /** Sends the bytes of a file. @returns their key */
-  async function keep(bytes: Blob, path: string, signal?: AbortSignal): Promise<string> {
+  /** Sends the bytes of a file. @returns what the file of a site says of them */
+  async function keep(bytes: Blob, path: string, signal?: AbortSignal): Promise<KeptBytes> {
     const kept = await sitesApi.keepFile(bytes, path, signal)
     room.value = kept.room
-    return kept.content
+    return { content: kept.content, size: bytes.size, ...(kept.pixels ? { pixels: kept.pixels } : {}) }
   }
 
   /** What is to be told of room that is nearly used up, in words; empty while there is enough. */
@@ -133,9 +138,9 @@ export const useSiteFiles = defineStore('siteFiles', () => {
       const next = followMoves(text, { from: sheet.path, to }, (path) => moved.get(path) ?? path)
       if (next === text) continue
       const bytes = new Blob([next])
-      const content = await keep(bytes, to)
-      texts.value = new Map(texts.value).set(content, next)
-      changes.push({ kind: 'setFile', file: { ...sheet, path: to, content, size: bytes.size } })
+      const kept = await keep(bytes, to)
+      texts.value = new Map(texts.value).set(kept.content, next)
+      changes.push({ kind: 'setFile', file: { ...sheet, path: to, ...kept } })
     }
     return changes
   }
@@ -178,8 +183,10 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     faults.value = []
     const path = pathOfReplacement(file.path, next.name)
     try {
-      const content = await keep(next, path)
-      const change: SingleChange = { kind: 'setFile', file: { ...file, path, content, size: next.size } }
+      const change: SingleChange = {
+        kind: 'setFile',
+        file: { ...withoutBytes(file), path, ...(await keep(next, path)) },
+      }
       const outcome = openSite.tryOut(change)
       if (typeof outcome === 'string') faults.value = [outcome]
       else if (path === file.path) openSite.makeOrTell(change)
@@ -232,12 +239,12 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     const to = arrivals.get(one.path)
     if (to === undefined) throw new Refusal(415, `${one.path} is of a kind that a site does not hold.`)
     const bytes = await bytesOf(one, to, arrivals)
-    const content = await keep(bytes, to, stopping?.signal)
+    const kept = await keep(bytes, to, stopping?.signal)
     const there = files.value.find(({ path }) => path === to)
-    if (there?.content === content) return undefined
+    if (there?.content === kept.content) return undefined
     return there
-      ? { kind: 'setFile', file: { ...there, content, size: bytes.size } }
-      : { kind: 'addFile', file: { id: crypto.randomUUID(), path: to, content, size: bytes.size, alt: '' } }
+      ? { kind: 'setFile', file: { ...withoutBytes(there), ...kept } }
+      : { kind: 'addFile', file: { id: crypto.randomUUID(), path: to, ...kept, alt: '' } }
   }
 
   /**
@@ -294,14 +301,14 @@ export const useSiteFiles = defineStore('siteFiles', () => {
       return undefined
     }
     try {
-      const content = await keep(new Blob([bytes]), wanted)
-      const same = files.value.find((file) => file.content === content)
+      const kept = await keep(new Blob([bytes]), wanted)
+      const same = files.value.find((file) => file.content === kept.content)
       if (same) return same.id
       const path = pathBeside(
         wanted,
         files.value.map((file) => file.path),
       )
-      const file = { id: crypto.randomUUID(), path, content, size: bytes.byteLength, alt: '' }
+      const file = { id: crypto.randomUUID(), path, ...kept, alt: '' }
       const refused = openSite.make({ kind: 'addFile', file })
       if (refused === undefined) return file.id
       faults.value = [refused]

@@ -1,6 +1,6 @@
 import { type PieceOutput, SHOWS_ITSELF } from '../pieceOutput.ts'
 import { bannerOf } from '../../navigate/banner.ts'
-import { altOf } from '../../plan/site.ts'
+import { altOf, sizeAttributes } from '../../plan/site.ts'
 import type { PieceOf } from '../../plan/surround/piece.ts'
 import { escapeAttribute, escapeText } from '../../standard/escape.ts'
 import type { Around, Prepared } from '../around.ts'
@@ -11,8 +11,9 @@ function prepareBanner(piece: PieceOf<'banner'>, { site, links, indent }: Around
     const { picture, text } = bannerOf(site.plan, piece, page.id)
     const source = picture && links.toFile(picture.file)
     const inside =
-      (source ? `${indent}  <img src="${source}" alt="${escapeAttribute(altOf(site, picture))}">\n` : '') +
-      (text ? `${indent}  <p>${escapeText(text)}</p>\n` : '')
+      (source
+        ? `${indent}  <img src="${source}" alt="${escapeAttribute(altOf(site, picture))}"${sizeAttributes(site, picture)}>\n`
+        : '') + (text ? `${indent}  <p>${escapeText(text)}</p>\n` : '')
     return inside && `${indent}<div class="banner">\n${inside}${indent}</div>\n`
   }
 }

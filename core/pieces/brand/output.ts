@@ -1,6 +1,6 @@
 import { whereIs } from '../../navigate/leads.ts'
 import { type PieceOutput, SHOWS_NO_MENU } from '../pieceOutput.ts'
-import { altOf } from '../../plan/site.ts'
+import { altOf, sizeAttributes } from '../../plan/site.ts'
 import type { PieceOf } from '../../plan/surround/piece.ts'
 import { escapeAttribute, escapeText } from '../../standard/escape.ts'
 import type { Around } from '../around.ts'
@@ -14,7 +14,8 @@ function prepareBrand(piece: PieceOf<'brand'>, { site, links, indent }: Around):
   const said = logo && altOf(site, logo)
   const alt = source && (showsName ? said : said || name)
   let brand = `${indent}<div class="brand">\n${indent}  <a class="brand-home" href="${links.toPage(site.plan.home)}">\n`
-  if (source) brand += `${indent}    <img src="${source}" alt="${escapeAttribute(alt!)}">\n`
+  if (source)
+    brand += `${indent}    <img src="${source}" alt="${escapeAttribute(alt!)}"${sizeAttributes(site, logo!)}>\n`
   if (showsName) brand += `${indent}    <span class="brand-name">${escapeText(name)}</span>\n`
   brand += `${indent}  </a>\n`
   if (piece.tagline && tagline) brand += `${indent}  <p class="tagline">${escapeText(tagline)}</p>\n`
