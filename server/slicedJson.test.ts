@@ -1,16 +1,24 @@
 import fc from 'fast-check'
 import { arbitraryStart } from '@viatica/core/testing/arbitraryChange.ts'
-import { toSiteData } from '@viatica/core/plan/siteData.ts'
+import { siteForJson, toSiteData } from '@viatica/core/plan/siteData.ts'
 import { jsonOf, readJson } from './slicedJson.ts'
 
 test('writes the same text as the platform, whatever the data', async () => {
   await fc.assert(
-    fc.asyncProperty(fc.oneof(fc.jsonValue(), arbitraryStart(8).map(toSiteData)), async (data) => {
+    fc.asyncProperty(fc.oneof(fc.jsonValue(), arbitraryStart(8).map(siteForJson)), async (data) => {
       expect(await jsonOf(data)).toBe(JSON.stringify(data))
     }),
   )
   const odd = { a: undefined, b: [undefined, '\u2028\ud800"'], c: -0, d: '\u0000'.repeat(3) }
   expect(await jsonOf(odd)).toBe(JSON.stringify(odd))
+})
+
+test('writes a site as it is laid out', async () => {
+  await fc.assert(
+    fc.asyncProperty(arbitraryStart(12), async (site) => {
+      expect(await jsonOf(siteForJson(site))).toBe(JSON.stringify(toSiteData(site)))
+    }),
+  )
 })
 
 test('reads the same data as the platform, however long the text', async () => {

@@ -1,12 +1,12 @@
 import { findNodeAtLocation, parse, type ParseError, parseTree, printParseErrorCode } from 'jsonc-parser'
 import * as v from 'valibot'
-import { type Branch, entriesOfBranch } from '../plan/branch.ts'
-import { type EntryId, FIELDS_OF_KIND, type EntryField, pageSchema } from '../plan/entry.ts'
+import { branchForJson, type BranchForJson, entriesOfBranch } from '../plan/branch.ts'
+import { type Entry, type EntryId, FIELDS_OF_KIND, type EntryField, pageSchema } from '../plan/entry.ts'
 import type { SiteFile } from '../plan/file.ts'
 import { MAX_LEVELS } from '../plan/plan.ts'
-import { type SettingName, settingSchemas, type Site } from '../plan/site.ts'
+import { filesByPath, type SettingName, settingSchemas, type Site } from '../plan/site.ts'
 import { siteFault } from '../plan/siteFault.ts'
-import { fromSiteData, siteDataEntries, toSiteData } from '../plan/siteData.ts'
+import { fromSiteData, siteDataEntries } from '../plan/siteData.ts'
 import { recordOf } from '../standard/record.ts'
 import { isSameData } from '../standard/sameData.ts'
 import { tooDeepAt } from './jsonDepth.ts'
@@ -139,13 +139,13 @@ const USUAL: Partial<Record<EntryField, unknown>> = {
 }
 
 /** An entry of the file: what is as it would be anyway is left out. */
-function branchForFile({ entries, ...entry }: Branch): object {
+function entryForFile(entry: Entry, entries: readonly BranchForJson[]): object {
   const fields: Partial<Record<EntryField, unknown>> = entry
   const kept: Record<string, unknown> = { kind: entry.kind, id: entry.id }
   for (const field of FIELDS_OF_KIND[entry.kind]) {
     if (!isSameData(fields[field], USUAL[field])) kept[field] = fields[field]
   }
-  if (entries.length > 0) kept['entries'] = entries.map(branchForFile)
+  if (entries.length > 0) kept['entries'] = entries
   return kept
 }
 
@@ -161,7 +161,7 @@ export const SITE_FILE_INDENT = 2
 
 /** What a site file holds, to be written as JSON. @param contents the bytes of the files in base64, by key */
 export function siteFileData(site: Site, contents: ReadonlyMap<string, string>): object {
-  const { settings, surround, files, plan } = toSiteData(site)
+  const { settings, surround, plan } = site
   return {
     format: FORMAT,
     version: VERSION,
@@ -170,8 +170,8 @@ export function siteFileData(site: Site, contents: ReadonlyMap<string, string>):
     ),
     surround,
     // How large they are is told by their bytes.
-    files: files.map(({ size: _, ...file }) => file),
-    plan: branchForFile(plan),
+    files: filesByPath(site).map(({ size: _, ...file }) => file),
+    plan: branchForJson(plan, plan.home, entryForFile),
     contents: Object.fromEntries([...contents].sort(([a], [b]) => (a < b ? -1 : 1))),
   }
 }

@@ -37,6 +37,30 @@ export function branchOf(plan: Plan, id: EntryId): Branch {
   return { ...entryOf(plan, id), entries: childrenOf(plan, id).map((child) => branchOf(plan, child)) }
 }
 
+/** A branch to be written as JSON: it lays each entry out only when its turn comes. */
+export interface BranchForJson {
+  toJSON(): object
+}
+
+/**
+ * Returns the branch that starts at an entry, to be written as JSON. Nothing is laid out before, so that the writing of a
+ * large plan can pause between two entries.
+ * @param layOut gives the object of an entry, from the entry and those below it
+ */
+export function branchForJson(
+  plan: Plan,
+  id: EntryId,
+  layOut: (entry: Entry, entries: readonly BranchForJson[]) => object,
+): BranchForJson {
+  return {
+    toJSON: () =>
+      layOut(
+        entryOf(plan, id),
+        childrenOf(plan, id).map((child) => branchForJson(plan, child, layOut)),
+      ),
+  }
+}
+
 export interface Placed {
   readonly entry: Entry
   readonly parent: EntryId | undefined

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { listOf } from '../standard/list.ts'
-import { type Branch, branchOf, branchSchema, planOfBranch } from './branch.ts'
+import { type Branch, branchForJson, branchOf, branchSchema, planOfBranch } from './branch.ts'
 import { MAX_FILES, type SiteFile, siteFileSchema } from './file.ts'
 import {
   DEFAULT_SETTINGS,
@@ -52,6 +52,13 @@ export const readSiteData = (stored: unknown): SiteData => v.parse(siteDataSchem
 export function toSiteData(site: Site): SiteData {
   const { settings, surround, plan } = site
   return { settings, surround, files: filesByPath(site), plan: branchOf(plan, plan.home) }
+}
+
+/** What `toSiteData` lays out, to be written as JSON with pauses. */
+export function siteForJson(site: Site): object {
+  const { settings, surround, plan } = site
+  const laidOut = branchForJson(plan, plan.home, (entry, entries) => ({ ...entry, entries }))
+  return { settings, surround, files: filesByPath(site), plan: laidOut }
 }
 
 /** The site that was laid out by toSiteData. The data must be sound: it is not checked again. */

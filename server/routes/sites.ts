@@ -2,7 +2,7 @@ import { MAX_INPUT } from '@viatica/core/formats/inputFault.ts'
 import { MAX_SITE_ARCHIVE } from '@viatica/core/formats/siteArchive.ts'
 import { MAX_SITE_FILE } from '@viatica/core/formats/siteFile.ts'
 import { newSite, settingSchemas } from '@viatica/core/plan/site.ts'
-import { toSiteData } from '@viatica/core/plan/siteData.ts'
+import { siteForJson } from '@viatica/core/plan/siteData.ts'
 import express, { type Request, Router } from 'express'
 import * as v from 'valibot'
 import { bodyOf } from '../http/body.ts'
@@ -64,7 +64,7 @@ export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
   routes.get('/sites/:id', async (request, response) => {
     workshop.beginShowing()
     const { site, revision, stamp } = await store.read(request.params.id)
-    await sendJson(response, { id: request.params.id, revision, stamp, site: toSiteData(site) })
+    await sendJson(response, { id: request.params.id, revision, stamp, site: siteForJson(site) })
   })
 
   routes.delete('/sites/:id', async (request, response) => {

@@ -6,7 +6,7 @@ import { unguarded } from '@viatica/core/plan/change/guard.ts'
 import { setsSameField } from '@viatica/core/plan/change/sameField.ts'
 import { changeWords } from '@viatica/core/plan/change/changeWords.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
-import { fromSiteData, readSiteData, toSiteData } from '@viatica/core/plan/siteData.ts'
+import { fromSiteData, readSiteData, siteForJson } from '@viatica/core/plan/siteData.ts'
 import type { Knex } from 'knex'
 import { jsonOf } from '../slicedJson.ts'
 
@@ -66,7 +66,7 @@ async function isPoint(trx: Knex.Transaction, site: string, revision: number): P
 }
 
 async function keepState(trx: Knex.Transaction, site: string, revision: number, state: Site): Promise<void> {
-  const bytes = await packed(await jsonOf(toSiteData(state)))
+  const bytes = await packed(await jsonOf(siteForJson(state)))
   await trx('states')
     .insert({ site_id: site, revision, state: bytes })
     .onConflict(['site_id', 'revision'])
