@@ -15,7 +15,7 @@ export async function startServer(
 ): Promise<{ child: ChildProcess; port: number }> {
   const child = fork(`${ROOT}/server/dist/main.mjs`, {
     cwd: ROOT,
-    execArgv: ['--enable-source-maps'],
+    execArgv: ['--enable-source-maps', '--heap-growing-percent=30'],
     env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), LOG_LEVEL: 'error', ...settings },
   })
   const said = await new Promise<{ port: number }>((resolve, reject) => {

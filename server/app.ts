@@ -88,7 +88,7 @@ export function createApp({
     siteRoutes(store, workshop),
     changeRoutes(store, workshop, maxFileBytes),
     exportRoutes(store, workshop),
-    historyRoutes(store),
+    historyRoutes(store, workshop),
     previewPassRoutes(access),
     windowRoutes(store),
     publishRoutes({ store, workshop, ...publish }),

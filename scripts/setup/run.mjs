@@ -28,6 +28,12 @@ export async function show(command, args, options = {}) {
 }
 
 /**
+ * V8 lets the heap of a server double before it looks for what is free, which takes a large site over 1 GB while it is
+ * published; like this, the heap grows by a third.
+ */
+const KEEPS_TO_MEMORY = '--heap-growing-percent=30'
+
+/**
  * How a program of the project is started as a process of its own: as it was built, or from its sources.
  * @param built its file in server/dist
  * @param source its TypeScript file
@@ -36,7 +42,7 @@ export async function show(command, args, options = {}) {
 export function programOf(built, source, fromSources) {
   return fromSources
     ? { path: `${ROOT}/${source}`, execArgv: ['--import', `${ROOT}/core/testing/typescript.mjs`] }
-    : { path: `${ROOT}/server/dist/${built}`, execArgv: ['--enable-source-maps'] }
+    : { path: `${ROOT}/server/dist/${built}`, execArgv: ['--enable-source-maps', KEEPS_TO_MEMORY] }
 }
 
 /** Runs the main part of a script: faults of the set-up are said in plain words. */

@@ -3,6 +3,7 @@ import express, { Router } from 'express'
 import * as v from 'valibot'
 import { baseEntries } from '../http/editSchema.ts'
 import { sendJson } from '../slicedJson.ts'
+import type { Workshop } from '../threads/workshop.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 
 const wholeNumber = v.pipe(v.string(), v.regex(/^\d{1,9}$/, 'must be a whole number'), v.transform(Number))
@@ -18,7 +19,7 @@ const restoreSchema = v.strictObject({
 })
 
 /** What was done to a site, and the way back to any point of it. */
-export function historyRoutes(store: SiteStore): Router {
+export function historyRoutes(store: SiteStore, workshop: Workshop): Router {
   const routes = Router()
 
   routes.get('/sites/:id/history', async (request, response) => {
@@ -28,7 +29,7 @@ export function historyRoutes(store: SiteStore): Router {
 
   routes.get('/sites/:id/history/:revision/way-back', async (request, response) => {
     const to = v.parse(wholeNumber, request.params.revision)
-    await sendJson(response, await store.wayBack(request.params.id, to))
+    response.type('json').end(await workshop.wayBack({ site: request.params.id, to }))
   })
 
   routes.post(

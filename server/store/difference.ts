@@ -4,7 +4,7 @@ import { type Plan, walk } from '@viatica/core/plan/plan.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import type { Knex } from 'knex'
 import { claimContents } from './contents.ts'
-import { type EntryRow, rowOfEntry, rowOfFile, type Standing } from './rows.ts'
+import { type EntryRow, ROWS_BETWEEN, rowOfEntry, rowOfFile, type Standing } from './rows.ts'
 
 /** Throws when bytes are not what a name says. */
 export type FileCheck = (bytes: Uint8Array, name: string) => Promise<void>
@@ -13,8 +13,6 @@ export type FileCheck = (bytes: Uint8Array, name: string) => Promise<void>
 const ROWS_AT_ONCE = 1000
 /** Of rows of which few columns are sent. */
 const UPDATED_AT_ONCE = 5000
-/** After so many rows others get their turn: some ten milliseconds. */
-const ROWS_BETWEEN = 2000
 
 function standings(siteId: string, plan: Plan): Map<EntryId, Standing> {
   const all = new Map<EntryId, Standing>([[plan.home, { site_id: siteId, parent_id: null, place: 0 }]])

@@ -33,6 +33,9 @@ export interface EntryRow {
   seen: string | Seen | null
 }
 
+/** After so many rows others get their turn: some ten milliseconds. */
+export const ROWS_BETWEEN = 2000
+
 /** Where an entry stands. */
 export interface Standing {
   readonly site_id: string

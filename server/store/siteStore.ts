@@ -5,7 +5,7 @@ import type { Change } from '@viatica/core/plan/change/change.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import { differenceOf } from '@viatica/core/plan/change/restore.ts'
 import { applySoundly } from '@viatica/core/plan/change/sound.ts'
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { Entry, EntryId } from '@viatica/core/plan/entry.ts'
 import { endingOf, type SiteFile } from '@viatica/core/plan/file.ts'
 import type { Plan } from '@viatica/core/plan/plan.ts'
 import { DEFAULT_SETTINGS, type Settings, type Site } from '@viatica/core/plan/site.ts'
@@ -37,7 +37,7 @@ import { pixelsOf } from '../pictureSize.ts'
 import { clearContents, keepContent, newBytes, NoRoom, readContent, type Room, roomIn } from './contents.ts'
 import { isFull } from './room.ts'
 import { type FileCheck, saveDifference } from './difference.ts'
-import { type EntryRow, entryOfRow, type FileRow, fileOfRow } from './rows.ts'
+import { type EntryRow, entryOfRow, type FileRow, fileOfRow, ROWS_BETWEEN } from './rows.ts'
 
 /** A site as it is after a number of changes. */
 export interface Revised {
@@ -103,20 +103,26 @@ export class UnknownSite extends Error {
 
 /** Sites are read often and change rarely: the newest revisions of the last few stay in memory. */
 const REMEMBERED = 16
+/** So many entries these have together at most, but for the newest: some kilobytes each. */
+const REMEMBERED_ENTRIES = 20_000
 /** A site that missed more changes is read anew. */
 const MOST_CAUGHT_UP = 100
 
-function planOfRows(rows: readonly EntryRow[], home: EntryId): Plan {
+async function planOfRows(rows: readonly EntryRow[], home: EntryId): Promise<Plan> {
   const parents = new Map<EntryId, EntryId>()
   const children = new Map<EntryId, EntryId[]>()
-  for (const { id, parent_id } of rows) {
+  const entries = new Map<EntryId, Entry>()
+  for (const [at, row] of rows.entries()) {
+    if ((at + 1) % ROWS_BETWEEN === 0) await immediate()
+    const { id, parent_id } = row
+    entries.set(id, entryOfRow(row))
     if (parent_id === null) continue
     parents.set(id, parent_id)
     const siblings = children.get(parent_id)
     if (siblings) siblings.push(id)
     else children.set(parent_id, [id])
   }
-  return { home, parents, children, entries: new Map(rows.map((row) => [row.id, entryOfRow(row)])) }
+  return { home, parents, children, entries }
 }
 
 /** A site with a change made. @throws ChangeRefused, or Overtaken when it was made on an older revision */
@@ -275,7 +281,7 @@ export class SiteStore {
       settings: { ...DEFAULT_SETTINGS, ...row.settings },
       surround: { ...EMPTY_SURROUND, ...row.surround },
       files: new Map(files.map((row) => [row.id, fileOfRow(row)])),
-      plan: planOfRows(entries, row.home_id),
+      plan: await planOfRows(entries, row.home_id),
     }
     const revised = { site, revision: row.revision, stamp: row.stamp }
     this.#remember(id, revised)
@@ -306,7 +312,12 @@ export class SiteStore {
   #remember(id: string, revised: Revised): void {
     this.#remembered.delete(id)
     this.#remembered.set(id, revised)
-    if (this.#remembered.size > REMEMBERED) this.#remembered.delete(this.#remembered.keys().next().value!)
+    let entries = 0
+    // The newest comes last.
+    for (const [at, [known, { site }]] of [...this.#remembered].toReversed().entries()) {
+      entries += site.plan.entries.size
+      if (at > 0 && (at >= REMEMBERED || entries > REMEMBERED_ENTRIES)) this.#remembered.delete(known)
+    }
   }
 
   /** Removes a site with its history. @throws UnknownSite */

@@ -5,3 +5,4 @@ register()
 const tasks = import('./showTasks.ts')
 
 export const show = async (task) => (await tasks).show(task)
+export const wayBack = async (task) => (await tasks).wayBack(task)

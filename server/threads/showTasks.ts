@@ -55,12 +55,26 @@ function withSignedBytes(bytes: Uint8Array, pass: FilePass, referring: Referring
   return Buffer.from(withSignedStyle(Buffer.from(bytes).toString(encoding), pass, referring), encoding)
 }
 
+/** A point in the history of a site, to be compared with its newest revision. */
+export interface WayBackTask {
+  readonly databaseUrl: string
+  readonly site: string
+  readonly to: number
+}
+
+const storeAt = (databaseUrl: string): SiteStore =>
+  (store ??= new SiteStore(openDatabase(databaseUrl), checkFile))
+
+/** Compares a point in the history with now: see `SiteStore.wayBack`. @returns its answer as JSON, in UTF-8 */
+export const wayBack = ({ databaseUrl, site, to }: WayBackTask): Promise<Outcome<Uint8Array>> =>
+  outcomeOf(async () => Buffer.from(JSON.stringify(await storeAt(databaseUrl).wayBack(site, to))))
+
 /** Writes the page, or finds the file, at a path of a site as it is now. */
 export const show = (task: ShowTask): Promise<Outcome<Shown>> => outcomeOf(() => shownOf(task))
 
 async function shownOf({ databaseUrl, site: id, path, top, year, pass }: ShowTask): Promise<Shown> {
-  store ??= new SiteStore(openDatabase(databaseUrl), checkFile)
-  const { site: saved } = await store.read(id)
+  const from = storeAt(databaseUrl)
+  const { site: saved } = await from.read(id)
   const site = previewed(saved, top)
   const page = pageAtPath(site, path)
   if (page !== undefined) {
@@ -72,7 +86,7 @@ async function shownOf({ databaseUrl, site: id, path, top, year, pass }: ShowTas
   const shared = sharedDigest(saved)
   const isSigned = pass !== undefined && path.toLowerCase().endsWith('.css')
   if ('content' in file && !isSigned) return { kind: 'file', file: { content: file.content }, shared }
-  const bytes = await bytesOf(file, store)
+  const bytes = await bytesOf(file, from)
   return {
     kind: 'file',
     file: { bytes: isSigned ? withSignedBytes(bytes, pass, { path, top }) : bytes },

@@ -6,7 +6,7 @@ import { Problem } from '../http/problem.ts'
 import type { Prepared } from '../publish/prepare.ts'
 import type { Reading, ReadTask } from './readTasks.ts'
 import { type Outcome, resultOf } from './outcome.ts'
-import type { Shown, ShowTask } from './showTasks.ts'
+import type { Shown, ShowTask, WayBackTask } from './showTasks.ts'
 import type { ArchiveTask, CreateTask, FromPublication, PinTask, PrepareTask } from './writeTasks.ts'
 
 /** A thread that needs more memory than this is ended. */
@@ -15,6 +15,8 @@ const MOST_MEGABYTES = 600
 const READING_MS = 20_000
 /** Writing one page takes no longer than this, reading its site included. */
 const SHOWING_MS = 20_000
+/** Comparing a point in the history takes no longer than this. */
+const COMPARING_MS = 60_000
 /** Threads that have nothing to do are kept for a while: starting one takes longer than most of what they do. */
 const IDLE_MS = 30_000
 
@@ -98,6 +100,10 @@ function problemOfEnd(error: Error & { code?: unknown }, what: Readonly<Record<'
 const READING = {
   slow: 'What was sent takes too long to read. Send it in smaller parts.',
   large: 'What was sent needs too much memory to read. Send it in smaller parts.',
+}
+const COMPARING = {
+  slow: 'This point in the history takes too long to compare with the site.',
+  large: 'This point in the history needs too much memory to compare with the site.',
 }
 const SHOWING = {
   slow: 'This page takes too long to write. Its text, or what is around it, may be too large.',
@@ -207,6 +213,20 @@ export class Workshop {
       )) as Outcome<Shown>
     } catch (error) {
       throw problemOfEnd(error as Error, SHOWING)
+    }
+    return resultOf(outcome)
+  }
+
+  /** Compares a point in the history of a site with now. @returns JSON, in UTF-8 @throws Problem */
+  async wayBack(task: Omit<WayBackTask, 'databaseUrl'>): Promise<Uint8Array> {
+    let outcome
+    try {
+      outcome = (await this.#showing.run(
+        { ...task, databaseUrl: this.#databaseUrl },
+        { name: 'wayBack', signal: AbortSignal.timeout(COMPARING_MS) },
+      )) as Outcome<Uint8Array>
+    } catch (error) {
+      throw problemOfEnd(error as Error, COMPARING)
     }
     return resultOf(outcome)
   }
