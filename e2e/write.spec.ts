@@ -740,10 +740,17 @@ test('what is worked out from the plan is put into a text, by sight and as HTML,
   // A date, by keys; the list that is ordered by it shows it.
   await page.getByRole('link', { name: 'Plan', exact: true }).click()
   await choose(page, 'otters')
-  await page.getByLabel('Date', { exact: true }).click()
-  await page.keyboard.type('2026-05-09')
+  const date = page.getByLabel('Date', { exact: true })
+  await date.focus()
+  // Month, day and year, as the browser of the test writes them.
+  await page.keyboard.type('05092026')
   await page.keyboard.press('Enter')
   await expect(page.getByText('“Otters” dated 2026-05-09')).toBeVisible()
+  // A day that is not whole any more does not remove the one that is saved.
+  await page.keyboard.press('Delete')
+  await expect(date).toHaveValue('')
+  await date.blur()
+  await expect(date).toHaveValue('2026-05-09')
   await choose(page, 'boating')
   await page.getByRole('link', { name: 'Write', exact: true }).click()
   await page.getByRole('textbox', { name: 'Main content' }).press('Control+End')

@@ -39,7 +39,6 @@ const REASONS = {
   'any-ascii': 'a table of transliterations with tests in many languages',
   'character-entities-html4':
     'the names of HTML 4 as data, by the authors of the HTML syntax trees; no dependencies',
-  dayjs: 'dates of the component library; one small file, no dependencies',
   comlink: 'Google’s thin layer over worker messages',
   cookie: 'the cookie parser of Express',
   'css-tree': 'the CSS parser of minifiers and linters',

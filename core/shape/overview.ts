@@ -4,7 +4,7 @@ import type { EntryId, PageEntry } from '../plan/entry.ts'
 import { newPage } from '../plan/newEntry.ts'
 import { childrenOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
-import { callsOf, compileHtml } from '../render/authorHtml.ts'
+import { callsOf, compileHtml, type ComputedElement } from '../render/authorHtml.ts'
 import { tableOf } from '../standard/table.ts'
 
 /** What a map of the site is called, by language. */
@@ -22,7 +22,9 @@ const MAP_TITLES = tableOf<string>({
 const PAGES = '<put-pages descriptions></put-pages>'
 const SITE_MAP = '<put-site-map></put-site-map>'
 
-const calls = (page: PageEntry, element: string) =>
+/** Whether the text of a page calls a computed part. Most texts do not name it, and need no parser. */
+const calls = (page: PageEntry, element: ComputedElement) =>
+  page.body.html.toLowerCase().includes(element) &&
   callsOf(compileHtml(page.body.html, 0)).some((call) => call.element === element)
 
 /**

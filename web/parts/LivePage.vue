@@ -8,6 +8,7 @@ import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vu
 import { sitesApi } from '../api/sites.ts'
 import { useChosen } from '../stores/chosen.ts'
 import { useOpenSite } from '../stores/openSite.ts'
+import { nextTask } from '../workers/nextTask.ts'
 import { framedPage } from './framedPage.ts'
 import { useFramedText } from './framedText.ts'
 import type { LaidOut } from './laidOut.ts'
@@ -61,14 +62,25 @@ const marked = computed(() => {
 const WHOLE = '<style>body { min-height: 0 !important; }</style></head>'
 const FOUND = '<style>[data-found] { outline: 4px solid #a63d2b; outline-offset: 3px; }</style></head>'
 
-const html = computed(() => {
+function htmlNow(): string {
   const page = framedPage(marked.value, openSite.id, props.page)
   if (props.isWhole) return page.replace('</head>', WHOLE)
   return props.found ? page.replace('</head>', FOUND) : page
-})
+}
 
 const framed = useFramedText(frame)
-const showPage = () => framed.show(html.value)
+let isWaiting = false
+
+/** Writes and shows the page in a task of its own, after all that is drawn around it. */
+async function showSoon(): Promise<void> {
+  if (isWaiting) return
+  isWaiting = true
+  await nextTask()
+  isWaiting = false
+  // Without the frame, it is not shown any more.
+  if (frame.value) framed.show(htmlNow())
+}
+watch(() => [marked.value, props.page, props.found, props.isWhole], showSoon, { flush: 'post' })
 
 /** A page whose height follows that of its window would grow without end. */
 const HIGHEST = 12_000
@@ -103,7 +115,7 @@ function hear(event: MessageEvent): void {
 
 let observer: ResizeObserver | undefined
 onMounted(() => {
-  showPage()
+  void showSoon()
   window.addEventListener('message', hear)
   observer = new ResizeObserver(([entry]) => {
     const { width, height } = entry!.contentRect
@@ -111,7 +123,6 @@ onMounted(() => {
   })
   observer.observe(space.value!)
 })
-watch(html, showPage, { flush: 'post' })
 onBeforeUnmount(() => {
   window.removeEventListener('message', hear)
   observer?.disconnect()

@@ -9,6 +9,7 @@ import {
   useRoute,
   useRouter,
 } from 'vue-router'
+import MountLater from '../../parts/MountLater.vue'
 import OutlineTools from '../../parts/OutlineTools.vue'
 import PlanOutline from '../../parts/PlanOutline.vue'
 import SearchBox from '../../parts/SearchBox.vue'
@@ -203,9 +204,11 @@ onBeforeUnmount(() => {
       @click="closeAfterChoice"
       @keydown.esc="isSlim && closePanel()"
     >
-      <SearchBox ref="searchBox" @found="isSlim ? closePanel() : outline?.focus()" />
-      <OutlineTools />
-      <PlanOutline ref="outline" />
+      <MountLater>
+        <SearchBox ref="searchBox" @found="isSlim ? closePanel() : outline?.focus()" />
+        <OutlineTools />
+        <PlanOutline ref="outline" />
+      </MountLater>
     </section>
     <div class="stop">
       <div v-if="hasNotices" class="notices">
@@ -232,13 +235,15 @@ onBeforeUnmount(() => {
         <PinOffer v-if="isDownloaded" @close="isDownloaded = false" />
         <UnsavedEdits />
       </div>
-      <RouterView />
+      <MountLater><RouterView /></MountLater>
     </div>
-    <FrameFoot class="foot" @keys="showsKeys = true" />
-    <ShapeDialogs />
-    <RippleQuestion />
-    <UndoQuestion />
-    <ShortcutsDialog :open="showsKeys" @close="showsKeys = false" />
+    <MountLater>
+      <FrameFoot class="foot" @keys="showsKeys = true" />
+      <ShapeDialogs />
+      <RippleQuestion />
+      <UndoQuestion />
+      <ShortcutsDialog :open="showsKeys" @close="showsKeys = false" />
+    </MountLater>
   </div>
   <main v-else class="waiting">
     <template v-if="openSite.trouble">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import IconLayoutSidebarRight from '~icons/tabler/layout-sidebar-right'
 import IconX from '~icons/tabler/x'
+import MountLater from '../../parts/MountLater.vue'
 import { closePanel, isNarrow, openPanel, togglePanel } from '../../parts/panels.ts'
 
 /**
@@ -38,7 +39,7 @@ defineProps<{ detailsLabel: string; hasDetails: boolean }>()
       <button v-if="isNarrow" type="button" class="plain-button closes" @click="closePanel">
         <IconX width="18" height="18" aria-hidden="true" />Close
       </button>
-      <slot name="details" />
+      <MountLater><slot name="details" /></MountLater>
     </aside>
   </main>
 </template>

@@ -6,7 +6,6 @@ import IconMarkdown from '~icons/tabler/markdown'
 import IconPhoto from '~icons/tabler/photo'
 import IconUsers from '~icons/tabler/users'
 import { InputFault } from '@viatica/core/formats/inputFault.ts'
-import { readMarkdown } from '@viatica/core/formats/markdown.ts'
 import { blocksBeyond } from '@viatica/core/content/mergeContent.ts'
 import { textOfBody } from '@viatica/core/statistics/wordCount.ts'
 import { shortened } from '@viatica/core/standard/text.ts'
@@ -15,7 +14,7 @@ import type { SingleChange } from '@viatica/core/plan/change/change.ts'
 import { newPage } from '@viatica/core/plan/newEntry.ts'
 import { childrenOf } from '@viatica/core/plan/plan.ts'
 import { Button } from 'ant-design-vue'
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import IconButton from '../../parts/IconButton.vue'
 import MenuButton from '../../parts/MenuButton.vue'
@@ -33,10 +32,14 @@ import { type Insertion, type Picture, pictureHtml } from './insertion.ts'
 import LinkDialog from './LinkDialog.vue'
 import PagesDialog from './PagesDialog.vue'
 import PictureDialog from './PictureDialog.vue'
-import SourceEditor from './source/SourceEditor.vue'
+import type SourceEditorType from './source/SourceEditor.vue'
 import StartFrom from './StartFrom.vue'
 import TextDetails from './TextDetails.vue'
-import VisualEditor from './visual/VisualEditor.vue'
+import type VisualEditorType from './visual/VisualEditor.vue'
+
+/** Only one of the two is shown; each is large. */
+const SourceEditor = defineAsyncComponent(() => import('./source/SourceEditor.vue'))
+const VisualEditor = defineAsyncComponent(() => import('./visual/VisualEditor.vue'))
 
 const VIEWS = [
   { name: '', label: 'Visual' },
@@ -52,8 +55,8 @@ watch(view, (way) => (writingWay.value = way), { immediate: true })
 const width = ref(startWidth())
 const showsPage = ref(true)
 
-const sourceEditor = ref<InstanceType<typeof SourceEditor>>()
-const visualEditor = ref<InstanceType<typeof VisualEditor>>()
+const sourceEditor = ref<InstanceType<typeof SourceEditorType>>()
+const visualEditor = ref<InstanceType<typeof VisualEditorType>>()
 const asked = ref<'link' | 'picture' | 'pages'>()
 const selected = ref('')
 
@@ -151,6 +154,9 @@ async function takeMarkdown(event: Event): Promise<void> {
   const page = writing.page
   if (files.length === 0 || !page) return
   try {
+    const { readMarkdown } = await import('@viatica/core/formats/markdown.ts').catch(() => {
+      throw new InputFault('The server of Viatica cannot be reached.')
+    })
     const read = await Promise.all(
       files.map(async (file) => ({
         name: file.name.replace(/\.\w+$/, ''),
@@ -371,7 +377,7 @@ onBeforeUnmount(() => {
   overflow-wrap: anywhere;
 }
 
-.editor {
+.writing > .editor {
   flex: 3 1 0;
   min-height: 240px;
 }
