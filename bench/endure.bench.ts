@@ -12,10 +12,12 @@ import { toSiteData } from '@viatica/core/plan/siteData.ts'
 import { apiAt } from '@viatica/server/testing/serve.ts'
 import { openGate } from '../e2e/gate.ts'
 import { startServer } from '../e2e/server.ts'
+import { startCluster } from '../scripts/setup/cluster.mjs'
 import { makeBranch } from './makeBranch.ts'
 
 /**
- * What happens when things go wrong, counted: servers that are killed while they edit and publish, many writers at once, two
+ * What happens when things go wrong, counted: servers that are killed while they edit and publish, a
+ * PostgreSQL that is killed, many writers at once, two
  * servers on one database, a database that goes away, and wrong keys. KILLS, WRITES, AWAY_MS, PUBLISHED and WRONG_KEYS in the
  * environment make it longer: `npm run bench endure`.
  */
@@ -95,6 +97,48 @@ function report(words: string, confirmed: readonly string[], there: ReadonlySet<
   const confirmed = (await writing).flat()
   report(`${KILLS} kills of the server`, confirmed, await entriesOf(url, site))
   server.child.kill('SIGTERM')
+}
+
+// PostgreSQL that is killed in the middle of it, with the durability that it has by itself.
+{
+  const cluster = await startCluster(`endure-${process.pid}`)
+  const server = await startServer(cluster.url, 0)
+  const url = `http://127.0.0.1:${server.port}`
+  const site = await apiAt(url).create('PostgreSQL killed')
+  let isOver = false
+  const writing = Promise.all(
+    ['a', 'b', 'c'].map((who) =>
+      write(
+        () => url,
+        site,
+        who,
+        Infinity,
+        () => isOver,
+      ),
+    ),
+  )
+  let kills = 0
+  for (; kills < KILLS; kills++) {
+    await wait(200 + 37 * (kills % 9))
+    cluster.kill()
+    // It starts only when the processes of the one before have ended.
+    for (let tries = 0; ; tries++) {
+      await wait(100)
+      try {
+        await cluster.revive()
+        break
+      } catch (error) {
+        if (tries === 50) throw error
+      }
+    }
+  }
+  isOver = true
+  const confirmed = (await writing).flat()
+  report(`${kills} kills of PostgreSQL`, confirmed, await entriesOf(url, site))
+  const gone = new Promise((resolve) => server.child.once('exit', resolve))
+  server.child.kill('SIGTERM')
+  await gone
+  cluster.remove()
 }
 
 // Many writers, on two servers that share a database.

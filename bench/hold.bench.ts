@@ -9,6 +9,7 @@ import { applyChange } from '@viatica/core/plan/change/apply.ts'
 import { planOfBranch } from '@viatica/core/plan/branch.ts'
 import { type Site, siteWith } from '@viatica/core/plan/site.ts'
 import { STANDARD_SURROUND } from '@viatica/core/plan/surround/surround.ts'
+import { damagedArchives, hostileFolders, hostsThatBreakOff } from './hostile.ts'
 import { makeBranch } from './makeBranch.ts'
 import { print, type Sent, serveToMeasure, SITE_FILE } from './served.ts'
 import { slowFolders } from './slowFolders.ts'
@@ -202,4 +203,17 @@ for (const { words, quarter, whole } of slowFolders) {
   const [part, all] = [timed(quarter), timed(whole)]
   const size = whole.reduce((sum, { bytes }) => sum + bytes.length, 0)
   print(words, (size / 1000).toFixed(0), part.toFixed(0), all.toFixed(0), (all / part).toFixed(1))
+}
+
+// Hosts that break off after each byte, damaged archives and hostile folders: each is read, or refused with a reason.
+print('\nhosts, archives and folders', 'tries', 'worst ms', 'faults')
+for (const [words, trying] of [
+  ['an SFTP host that breaks off after each of 3,300 bytes', () => hostsThatBreakOff(3300)],
+  ['damaged archives of a site', () => damagedArchives(20_000)],
+  ['folders with hostile names and pages', () => hostileFolders(5000)],
+] as const) {
+  const { tries, worst, faults } = await trying()
+  print(words, tries, worst.toFixed(0), faults.length)
+  for (const fault of faults.slice(0, 3)) console.log(fault)
+  if (faults.length > 0) process.exitCode = 1
 }

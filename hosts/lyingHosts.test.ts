@@ -177,6 +177,29 @@ describe('an FTP host', () => {
       expect(host.passwords).toHaveLength(1)
     }))
 
+  test('that breaks off after any byte is told, and what was asked ends', async () => {
+    const true_ = await lyingFtp({ data: (socket) => socket.end(entry('a.html')) })
+    const tryAt = async (bytes: number): Promise<string> => {
+      let outcome = ''
+      await against(cuttingServer(true_.port, bytes), async (host) => {
+        outcome = await doing(openFtp(ftpAccess(host), CALM), (one) => one.list('')).then(
+          (listed) => [...listed!.files.keys()].join(),
+          (error: unknown) => {
+            expect(error).toBeInstanceOf(HostFault)
+            return (error as HostFault).kind
+          },
+        )
+      })
+      return outcome
+    }
+    const bytes = 320
+    const outcomes = await Promise.all(Array.from({ length: bytes }, (_, at) => tryAt(at)))
+    // In the end all is there; before, nothing is a list that is not whole.
+    expect(outcomes.at(-1)).toBe('a.html')
+    expect(new Set(outcomes)).not.toContain('')
+    await true_.stop()
+  }, 60_000)
+
   const entry = (name: string) => `type=file;size=1;modify=20260101000000; ${name}\r\n`
   test.each([
     ['lists for ever', (socket) => pour(socket, entry('a.html'))],

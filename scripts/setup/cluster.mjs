@@ -116,6 +116,10 @@ export async function startCluster(name, settings = {}) {
       await start(cluster, settings)
       return true
     },
+    /** Kills its main process; the others end by themselves. */
+    kill() {
+      process.kill(Number(readFileSync(`${cluster.data}/postmaster.pid`, 'utf8').split('\n')[0]), 'SIGKILL')
+    },
     stop: () => asOwner('pg_ctl', ['stop', '-D', cluster.data, '-m', 'fast']),
     remove() {
       this.stop()
