@@ -120,7 +120,7 @@ function report(words: string, confirmed: readonly string[], there: ReadonlySet<
   let kills = 0
   for (; kills < KILLS; kills++) {
     await wait(200 + 37 * (kills % 9))
-    cluster.kill()
+    await cluster.kill()
     // It starts only when the processes of the one before have ended.
     for (let tries = 0; ; tries++) {
       await wait(100)

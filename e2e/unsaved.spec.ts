@@ -8,7 +8,7 @@ import { apiAt } from '@viatica/server/testing/serve.ts'
 import { type Browser, chromium, type Page } from '@playwright/test'
 import playwright from './playwright.config.ts'
 import { startServer } from './server.ts'
-import { choose, expect, openDemo, saved, test } from './viatica.ts'
+import { axeFindings, choose, expect, openDemo, saved, test } from './viatica.ts'
 
 const { executablePath, args } = playwright.use!.launchOptions!
 
@@ -284,6 +284,43 @@ test('undoing what another window wrote over asks first, with both versions', as
   await question.getByRole('button', { name: 'Undo anyway' }).click()
   await expect(other.getByLabel('Description')).not.toHaveValue('Theirs')
   await saved(page)
+  expect(watched.errors).toEqual([])
+})
+
+test('undoing a banner that another window replaced shows the page as it is and as it would be', async ({
+  page,
+  context,
+  served,
+  watched,
+}) => {
+  const id = await openDemo(page, served)
+  const other = await context.newPage()
+  await other.goto(page.url())
+  const choosePicture = async (where: Page, name: string) => {
+    await choose(where, 'tanyard')
+    await where.getByLabel('Banner picture', { exact: true }).selectOption({ label: name })
+    await saved(where)
+  }
+  const names = (await page.getByLabel('Banner picture', { exact: true }).locator('option').allTextContents()).slice(1)
+  const [mine = '', theirs = ''] = names
+  await choosePicture(page, mine)
+  await expect(other.getByRole('tree', { name: 'Plan' })).toBeVisible()
+  await choosePicture(other, theirs)
+  const source = async () => {
+    const { site } = await apiAt(served.url).read(id)
+    const entry = site.plan.entries.get('tanyard')
+    return site.files.get(entry?.kind === 'page' ? (entry.banner?.file ?? '') : '')?.path
+  }
+  await expect.poll(source).toBe(theirs)
+  await page.getByRole('banner').getByRole('button', { name: 'Undo' }).click()
+  const question = page.getByRole('dialog')
+  const picture = (name: string) =>
+    question.getByRole('region', { name }).frameLocator('iframe').locator('.banner img')
+  await expect(picture('Now')).toHaveAttribute('src', new RegExp(theirs.replace(/.*\//, '')))
+  await expect(picture('After undoing')).toHaveCount(0)
+  expect(await axeFindings(page)).toEqual([])
+  await question.getByRole('button', { name: 'Undo anyway' }).click()
+  await expect.poll(source).toBeUndefined()
   expect(watched.errors).toEqual([])
 })
 

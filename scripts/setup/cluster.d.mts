@@ -4,7 +4,7 @@ export interface Cluster {
   readonly url: string
   readonly startedHere: boolean
   revive(): Promise<boolean>
-  kill(): void
+  kill(): Promise<void>
   stop(): void
   remove(): void
 }

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
 import { chmodSync, chownSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { setTimeout as wait } from 'node:timers/promises'
 import { ensureDebianPackages, postgresPrograms } from './debian.mjs'
 import { LOCAL, ROOT } from './paths.mjs'
 import { freePort } from './ports.mjs'
@@ -60,6 +61,15 @@ async function makeCluster(name) {
   return { folder, data, password, port: await freePort() }
 }
 
+function isAlive(pid) {
+  try {
+    process.kill(pid, 0)
+    return true
+  } catch {
+    return false
+  }
+}
+
 function isRunning(data) {
   try {
     asOwner('pg_ctl', ['status', '-D', data])
@@ -116,9 +126,11 @@ export async function startCluster(name, settings = {}) {
       await start(cluster, settings)
       return true
     },
-    /** Kills its main process; the others end by themselves. */
-    kill() {
-      process.kill(Number(readFileSync(`${cluster.data}/postmaster.pid`, 'utf8').split('\n')[0]), 'SIGKILL')
+    /** Kills its main process, and waits until that is gone; the others end by themselves. */
+    async kill() {
+      const pid = Number(readFileSync(`${cluster.data}/postmaster.pid`, 'utf8').split('\n')[0])
+      process.kill(pid, 'SIGKILL')
+      while (isAlive(pid)) await wait(20)
     },
     stop: () => asOwner('pg_ctl', ['stop', '-D', cluster.data, '-m', 'fast']),
     remove() {

@@ -35,6 +35,8 @@ export interface UndoQuestion {
   readonly change: SingleChange
   /** What stands there now. */
   readonly now: unknown
+  /** The site as it would be; undefined where it cannot be undone at all. */
+  readonly then: Site | undefined
   /** Undoes it all the same, or lets it be. */
   answer(isAnyway: boolean): void
 }
@@ -724,7 +726,9 @@ export class Exchange {
         if (goesOn) this.#takeBack(from, true)
       }
       const { message, change, now } = outcome
-      return this.#show({ question: { isRedo: from === 'undone', message, change, now, answer } })
+      const anyway = outcomeOn(this.#state.site!, step.takingBack(told, true))
+      const then = anyway instanceof ChangeRefused ? undefined : anyway.site
+      return this.#show({ question: { isRedo: from === 'undone', message, change, now, then, answer } })
     }
     const rest = this.#state[from].slice(0, -1)
     if (outcome instanceof ChangeRefused)

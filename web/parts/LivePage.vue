@@ -4,6 +4,7 @@ import { withoutQuery } from '@viatica/core/standard/reference.ts'
 import { pageAtPath } from '@viatica/core/address/addresses.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { Site } from '@viatica/core/plan/site.ts'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { sitesApi } from '../api/sites.ts'
 import { useChosen } from '../stores/chosen.ts'
@@ -15,6 +16,8 @@ import type { LaidOut } from './laidOut.ts'
 
 const props = defineProps<{
   page: EntryId
+  /** The site that is shown; without it, the one that is open, as it is edited. */
+  site?: Site
   /** How wide the page takes its screen to be, in CSS pixels; it is scaled to fit. */
   width: number
   /** A place in its main content to be shown, in characters of the source. */
@@ -33,18 +36,19 @@ const space = ref<HTMLElement>()
 const frame = ref<HTMLIFrameElement>()
 const room = ref({ width: 0, height: 0 })
 
-/** The site as it is shown: the page follows an edit when the outline and the fields have. */
-const shown = shallowRef(openSite.site!)
+/** The open site: the page follows an edit when the outline and the fields have. */
+const followed = shallowRef(openSite.site!)
 watchDebounced(
   () => openSite.site,
   (site) => {
-    if (site) shown.value = site
+    if (site) followed.value = site
   },
   { debounce: FOLLOW_MS },
 )
+const shown = computed(() => props.site ?? followed.value)
 
 const name = computed(() => {
-  const entry = entryOf(openSite.site!.plan, props.page)
+  const entry = entryOf((props.site ?? openSite.site!).plan, props.page)
   return entry.kind === 'page' ? entry.title : entry.label
 })
 

@@ -5,7 +5,7 @@ import { applyChange } from './apply.ts'
 import type { Change, SingleChange } from './change.ts'
 import { guarded } from './guard.ts'
 import { WrittenSince } from './refused.ts'
-import { takenBackBy } from './takenBack.ts'
+import { pageShowing, takenBackBy } from './takenBack.ts'
 
 const leaf = (id: string, entries: object[] = []) => ({ ...newPage(id, id.toUpperCase()), entries })
 const made = (site: Site, change: object) => applyChange(site, change as Change)
@@ -61,4 +61,12 @@ test('undoing an addition names the pages that somebody added to it', () => {
 test('undoing a text shows both', () => {
   const set = (value: string) => ({ kind: 'setEntry', entry: 'b', field: 'description', value })
   expect(undoing(set('Mine'), set('Theirs'))).toEqual({ now: 'Theirs', then: '(empty)' })
+})
+
+test('a page shows what pieces, menus, the design, a content and a banner look like; words show the rest', () => {
+  const on = (change: object) => pageShowing(change as SingleChange, 'chosen')
+  for (const kind of ['addPiece', 'setPiece', 'removeMenu', 'setSurround']) expect(on({ kind })).toBe('chosen')
+  for (const field of ['body', 'banner']) expect(on({ kind: 'setEntry', entry: 'a', field })).toBe('a')
+  for (const field of ['title', 'note']) expect(on({ kind: 'setEntry', entry: 'a', field })).toBeUndefined()
+  for (const kind of ['move', 'remove', 'setFile']) expect(on({ kind })).toBeUndefined()
 })

@@ -38,6 +38,37 @@ function* linesOf(branches: readonly Branch[], indent = ''): Generator<string> {
 }
 
 /**
+ * Returns the page on which both sides of a change are seen best; undefined where words show them as well.
+ * @param chosen the page that shows what is on all pages
+ */
+export function pageShowing(change: SingleChange, chosen: EntryId): EntryId | undefined {
+  switch (change.kind) {
+    case 'addPiece':
+    case 'removePiece':
+    case 'movePiece':
+    case 'setPiece':
+    case 'addMenu':
+    case 'removeMenu':
+    case 'setMenu':
+    case 'setSurround':
+    case 'setMaking':
+      return chosen
+    case 'setEntry':
+      return change.field === 'body' || change.field === 'banner' ? change.entry : undefined
+    case 'add':
+    case 'remove':
+    case 'move':
+    case 'replaceEntry':
+    case 'setSite':
+    case 'addFile':
+    case 'setFile':
+    case 'removeFile':
+    case 'restore':
+      return undefined
+  }
+}
+
+/**
  * Returns both sides of a change that would write over what others did since; undefined where it cannot be said in words.
  * @param now what is there, as `WrittenSince` has it
  */
