@@ -301,7 +301,9 @@ test('undoing a banner that another window replaced shows the page as it is and 
     await where.getByLabel('Banner picture', { exact: true }).selectOption({ label: name })
     await saved(where)
   }
-  const names = (await page.getByLabel('Banner picture', { exact: true }).locator('option').allTextContents()).slice(1)
+  const names = (
+    await page.getByLabel('Banner picture', { exact: true }).locator('option').allTextContents()
+  ).slice(1)
   const [mine = '', theirs = ''] = names
   await choosePicture(page, mine)
   await expect(other.getByRole('tree', { name: 'Plan' })).toBeVisible()

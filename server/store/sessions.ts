@@ -19,6 +19,8 @@ interface Known {
 export class Sessions {
   /** By the token in hexadecimal, or by `id` and an id. */
   readonly #known = new Map<string, Known>()
+  /** How many sessions have ended here: what was asked before one did may be out of date. */
+  #ended = 0
 
   constructor(
     private readonly database: Knex,
@@ -46,12 +48,13 @@ export class Sessions {
   async #ask(name: string, where: object, accessKey: string): Promise<string | undefined> {
     const known = this.#known.get(name)
     if (known && known.until > this.now()) return known.id
+    const ended = this.#ended
     const row = (await this.database('sessions')
       .where({ ...where, access_key: accessKey })
       .where('expires', '>', new Date(this.now()))
       .first('id')) as { id: string } | undefined
     if (this.#known.size >= MOST_KNOWN) this.#known.clear()
-    this.#known.set(name, { id: row?.id, until: this.now() + KNOWN_MS })
+    if (ended === this.#ended) this.#known.set(name, { id: row?.id, until: this.now() + KNOWN_MS })
     return row?.id
   }
 
@@ -69,6 +72,7 @@ export class Sessions {
   /** Ends the session of a token. */
   async end(token: string): Promise<void> {
     await this.database('sessions').where('token', digestOf(token)).delete()
+    this.#ended++
     this.#known.clear()
   }
 }

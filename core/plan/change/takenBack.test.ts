@@ -65,7 +65,8 @@ test('undoing a text shows both', () => {
 
 test('a page shows what pieces, menus, the design, a content and a banner look like; words show the rest', () => {
   const on = (change: object) => pageShowing(change as SingleChange, 'chosen')
-  for (const kind of ['addPiece', 'setPiece', 'removeMenu', 'setSurround']) expect(on({ kind })).toBe('chosen')
+  for (const kind of ['addPiece', 'setPiece', 'removeMenu', 'setSurround'])
+    expect(on({ kind })).toBe('chosen')
   for (const field of ['body', 'banner']) expect(on({ kind: 'setEntry', entry: 'a', field })).toBe('a')
   for (const field of ['title', 'note']) expect(on({ kind: 'setEntry', entry: 'a', field })).toBeUndefined()
   for (const kind of ['move', 'remove', 'setFile']) expect(on({ kind })).toBeUndefined()

@@ -309,5 +309,34 @@ footer {
   .seen {
     height: auto;
   }
+
+  /* The window scrolls as a whole: what is decided last stays in view. */
+  footer {
+    display: contents;
+  }
+
+  footer > * {
+    margin-inline: 20px;
+  }
+
+  /* What gets the focus is not under it. */
+  main :deep(*) {
+    scroll-margin-bottom: 130px;
+  }
+
+  .decided {
+    flex: none;
+    margin-block: 6px;
+  }
+
+  .take {
+    position: sticky;
+    bottom: 0;
+    z-index: 1;
+    margin-inline: 0;
+    padding: 6px 20px;
+    background: var(--card);
+    border-top: 1px solid var(--rule);
+  }
 }
 </style>
