@@ -62,6 +62,24 @@ async function write(url: () => string, site: string, who: string, count: number
   return confirmed
 }
 
+/** Lets three write until they are stopped. @returns what stops them, and gives the ids of what was confirmed */
+function threeWriters(url: string, site: string): () => Promise<string[]> {
+  let isOver = false
+  const writing = ['a', 'b', 'c'].map((who) =>
+    write(
+      () => url,
+      site,
+      who,
+      Infinity,
+      () => isOver,
+    ),
+  )
+  return async () => {
+    isOver = true
+    return (await Promise.all(writing)).flat()
+  }
+}
+
 function report(words: string, confirmed: readonly string[], there: ReadonlySet<string>, more = ''): void {
   const lost = confirmed.filter((id) => !there.has(id)).length
   console.log(`${words}: ${confirmed.length} edits confirmed, ${lost} lost${more}`)
@@ -74,18 +92,7 @@ function report(words: string, confirmed: readonly string[], there: ReadonlySet<
   const { port } = server
   const url = `http://127.0.0.1:${port}`
   const site = await apiAt(url).create('Killed')
-  let isOver = false
-  const writing = Promise.all(
-    ['a', 'b', 'c'].map((who) =>
-      write(
-        () => url,
-        site,
-        who,
-        Infinity,
-        () => isOver,
-      ),
-    ),
-  )
+  const stopWriting = threeWriters(url, site)
   for (let kill = 0; kill < KILLS; kill++) {
     await wait(200 + 37 * (kill % 9))
     const ended = new Promise((resolve) => server.child.once('exit', resolve))
@@ -93,8 +100,7 @@ function report(words: string, confirmed: readonly string[], there: ReadonlySet<
     await ended
     server = await startServer(database, port)
   }
-  isOver = true
-  const confirmed = (await writing).flat()
+  const confirmed = await stopWriting()
   report(`${KILLS} kills of the server`, confirmed, await entriesOf(url, site))
   server.child.kill('SIGTERM')
 }
@@ -105,18 +111,7 @@ function report(words: string, confirmed: readonly string[], there: ReadonlySet<
   const server = await startServer(cluster.url, 0)
   const url = `http://127.0.0.1:${server.port}`
   const site = await apiAt(url).create('PostgreSQL killed')
-  let isOver = false
-  const writing = Promise.all(
-    ['a', 'b', 'c'].map((who) =>
-      write(
-        () => url,
-        site,
-        who,
-        Infinity,
-        () => isOver,
-      ),
-    ),
-  )
+  const stopWriting = threeWriters(url, site)
   let kills = 0
   for (; kills < KILLS; kills++) {
     await wait(200 + 37 * (kills % 9))
@@ -132,8 +127,7 @@ function report(words: string, confirmed: readonly string[], there: ReadonlySet<
       }
     }
   }
-  isOver = true
-  const confirmed = (await writing).flat()
+  const confirmed = await stopWriting()
   report(`${kills} kills of PostgreSQL`, confirmed, await entriesOf(url, site))
   const gone = new Promise((resolve) => server.child.once('exit', resolve))
   server.child.kill('SIGTERM')

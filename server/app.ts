@@ -70,7 +70,7 @@ export function createApp({
       serializers: {
         req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({
           ...{ id, method },
-          // What opens a file is for whoever reads the page, and not for readers of the log.
+          // Readers of the log must not be able to open the files of a page.
           url: url.replace(SIGNATURE, '$1…'),
         }),
         res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),

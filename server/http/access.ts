@@ -15,7 +15,7 @@ const keySchema = v.strictObject({ key: filledLine(500) })
 const digest = (text: string) => createHash('sha256').update(text).digest()
 const isSame = (one: string, other: string) => timingSafeEqual(digest(one), digest(other))
 
-/** Whoever sends a request, and may come in. */
+/** The sender of a request that is let in. */
 interface Visitor {
   /** Of a browser that is signed in; undefined for a program with the key, and where no key is needed. */
   readonly session: string | undefined
@@ -28,8 +28,8 @@ interface Previewed {
 }
 
 /**
- * Who may come in: whoever has the key. A browser gives it once and has a session from then on; a program sends it in a
- * header.
+ * Decides which requests are let in: those of somebody with the key. A browser sends the key once and has a session from
+ * then on; a program sends it in a header.
  */
 export class Access {
   readonly #key: Buffer
