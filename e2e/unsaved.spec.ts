@@ -401,11 +401,11 @@ test('where a key is needed, it is asked for once, and previews show as ever', a
     })
   const allLoaded = { pictures: true, sheets: true, fonts: true, isPlain: true }
   await expect(full.getByRole('heading', { level: 1 })).toBeVisible()
-  expect(await isLoaded()).toEqual(allLoaded)
+  await expect.poll(isLoaded).toEqual(allLoaded)
   // A link of the page sends the cookie: it opens a page as a whole.
   await full.getByRole('link', { name: 'Home', exact: true }).first().click()
   await expect(full).toHaveURL(/index\.html$|\/$/)
-  expect(await isLoaded()).toEqual(allLoaded)
+  await expect.poll(isLoaded).toEqual(allLoaded)
   // The one refusal is that of the wrong key.
   expect(watched.errors.filter((error) => !/401/.test(error))).toEqual([])
   await page.reload()
