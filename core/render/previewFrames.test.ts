@@ -6,7 +6,7 @@ test.each([
   ['<iframe src="https://video.example.org/embed/1" title="A > B"></iframe>', 'video.example.org'],
   ["<IFRAME title=it's width=560 src='//maps.example.org/x?y=1&amp;z'></IFRAME>", 'maps.example.org'],
   ['<iframe\n  data-src="x" src=map.html></iframe>', 'map.html'],
-])('%s names what it shows', (frame, name) => {
+])('%s shows its name', (frame, name) => {
   const [read] = readPage(withNamedFrames(`<!doctype html><title>x</title><p>a</p>${frame}<p>b</p>`)).all(
     'iframe',
   )
@@ -34,7 +34,7 @@ test('a page without frames from elsewhere stays as it is, whatever is in it', (
   )
 })
 
-test('what stands around frames stays as it is, in any order', () => {
+test('leaves everything around frames unchanged, in any order', () => {
   const part = fc.constantFrom(
     '<iframe src="https://a.example.org/"></iframe>',
     '<p title="a>b">x</p>',

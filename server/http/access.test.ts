@@ -1,4 +1,5 @@
 import { ask, serve, type Serving } from '../testing/serve.ts'
+import { bring } from '@viatica/core/existing/bring.ts'
 import { type FilePass, signedPath } from '@viatica/core/render/filePass.ts'
 import type { Request } from 'express'
 import { Sessions } from '../store/sessions.ts'
@@ -120,6 +121,36 @@ describe('a server with an access key', () => {
       expect(search.split('.').slice(0, 3)).toEqual(style.slice(style.indexOf('?')).split('.').slice(0, 3))
       const response = await get(pathname + search)
       expect([response.status, response.headers.get('access-control-allow-origin')]).toEqual([200, '*'])
+    }
+  })
+
+  test('signs the files of a site of templates, from the top of the site too', async () => {
+    const page = (title: string, up: string) =>
+      `<!DOCTYPE html><html lang=en><head><title>${title}</title><link rel=stylesheet href="/css/own.css"></head>` +
+      `<body background=${up}img/back.gif><ul><li><a href=/index.html>Home</a><li><a href=/sub/two.html>Two</a></ul>` +
+      `<h1>${title}</h1><p>Text of ${title}<img src="${up}img/a%20b.gif"></body></html>`
+    const gif = Buffer.from('R0lGODlhAQABAAAAACH5BAEKAAEALAAAAAABAAEAAAICTAEAOw==', 'base64')
+    const files = {
+      'index.html': page('Home', ''),
+      'sub/two.html': page('Two', '../'),
+      'css/own.css': 'p{background:url(../img/back.gif)}',
+      'img/back.gif': gif,
+      'img/a b.gif': gif,
+    }
+    const brought = bring(Object.entries(files).map(([path, bytes]) => ({ path, bytes: Buffer.from(bytes) })))
+    expect(brought.site.surround.templates).toBeTruthy()
+    const own = await server.store.create(brought.site, brought.contents)
+    const cookie = await session()
+    for (const path of ['index.html', 'sub/two.html']) {
+      const at = `http://x/preview/${own}/${path}`
+      const html = await text(`/preview/${own}/${path}`, { cookie })
+      const signed = [...html.matchAll(/="([^"]*[?]pass=[^"]*)"/g)].map(([, one]) => new URL(one!, at))
+      expect(signed.map(({ pathname }) => pathname.slice(`/preview/${own}/`.length)).sort()).toEqual([
+        'css/own.css',
+        'img/a%20b.gif',
+        'img/back.gif',
+      ])
+      for (const { pathname, search } of signed) expect((await get(pathname + search)).status).toBe(200)
     }
   })
 
