@@ -30,6 +30,7 @@ const CORE = [
     'plan/change',
     'address',
     'navigate',
+    'page',
     'template',
     'render',
     'formats',
@@ -47,7 +48,25 @@ const CORE = [
     'content',
     'spelling',
   ],
-  ...['check', 'walk', 'ripple', 'seen', 'publish'],
+  ...['check', 'walk', 'ripple', 'seen', 'publish', 'protocol'],
+]
+/** Names of attributes that are asked for by who looks for references. */
+const OWN_LIST = {
+  selector: 'Literal[value=/^(?:srcset|imagesrcset|formaction|xlink:href|poster|longdesc)$/]',
+  message: 'Where references occur, core/pointer alone knows.',
+}
+/** Tables of names from outside are read by what knows that an object has names of its own. */
+const TABLES = [
+  {
+    selector:
+      ':matches(Program, ExportNamedDeclaration) > VariableDeclaration > VariableDeclarator > Identifier.id ' +
+      'TSTypeReference[typeName.name="Record"] > * > TSStringKeyword:first-child',
+    message: 'What is asked for names from outside is a table of core/standard/table.ts.',
+  },
+  {
+    selector: 'CallExpression[callee.object.name="v"][callee.property.name="record"]',
+    message: 'Names of any kind are read by core/standard/record.ts.',
+  },
 ]
 const OUTSIDE_CORE = { group: ['node:*', 'vue', 'express', '@viatica/*'], message: 'Core stands on its own.' }
 
@@ -150,25 +169,19 @@ export default ts.config(
     ignores: ['**/*.test.ts', 'core/testing/**'],
     rules: {
       'no-restricted-globals': ['error', ...IMPURE],
-      'no-restricted-syntax': [
-        'error',
-        {
-          selector:
-            ':matches(Program, ExportNamedDeclaration) > VariableDeclaration > VariableDeclarator > Identifier.id ' +
-            'TSTypeReference[typeName.name="Record"] > * > TSStringKeyword:first-child',
-          message: 'What is asked for names from outside is a table of core/standard/table.ts.',
-        },
-        {
-          selector: 'CallExpression[callee.object.name="v"][callee.property.name="record"]',
-          message: 'Names of any kind are read by core/standard/record.ts.',
-        },
-      ],
+      'no-restricted-syntax': ['error', ...TABLES, OWN_LIST],
       'no-restricted-properties': [
         'error',
         { object: 'Math', property: 'random', message: 'Core takes randomness from outside.' },
         { object: 'Date', property: 'now', message: 'Core takes the time from outside.' },
       ],
     },
+  },
+  { files: ['core/pointer/**/*.ts'], rules: { 'no-restricted-syntax': ['error', ...TABLES] } },
+  {
+    files: ['{web,server,cli,hosts}/**/*.{ts,vue}'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'no-restricted-syntax': ['error', OWN_LIST] },
   },
   ...CORE.map(inOrder),
   ...PIECES,

@@ -8,6 +8,8 @@ import { applySoundly } from '../plan/change/sound.ts'
 import { newPage } from '../plan/newEntry.ts'
 import { fileNameFault, folderKeys, isReservedName } from '../standard/fileName.ts'
 import { YEAR } from '../testing/year.ts'
+import { ChangeRefused } from '../plan/change/refused.ts'
+import { anyChange, arbitraryDraws, arbitraryStart } from '../testing/arbitraryChange.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { addressesOf, pageAtPath } from './addresses.ts'
 import { encodePath, folderOf, relativeHref } from './relative.ts'
@@ -121,6 +123,33 @@ describe('addresses', () => {
       }
     },
   )
+
+  test('stay the same object after an edit of a text, and are those of a site that was never seen after any change', () => {
+    const met = { kept: 0, moved: 0 }
+    const steps = fc.array(arbitraryDraws, { minLength: 1, maxLength: 6 })
+    fc.assert(
+      fc.property(arbitraryStart(10), steps, (start, all) => {
+        let site = start
+        for (const [fresh, draws] of all.entries()) {
+          const before = addressesOf(site)
+          const [id] = [...site.plan.entries].find(([, { kind }]) => kind === 'page')!
+          const body = { html: `<p>${fresh}</p>`, changed: '' }
+          const edited = applyChange(site, { kind: 'setEntry', entry: id, field: 'body', value: body }).site
+          expect(addressesOf(edited)).toBe(before)
+          try {
+            site = applyChange(site, anyChange(site, draws, fresh)).site
+          } catch (error) {
+            if (!(error instanceof ChangeRefused)) throw error
+          }
+          const after = addressesOf(site)
+          expect(after).toEqual(addressesOf(structuredClone(site)))
+          met[after === before ? 'kept' : 'moved']++
+        }
+      }),
+      { numRuns: 300 },
+    )
+    expect(Math.min(met.kept, met.moved)).toBeGreaterThan(0)
+  })
 
   test('a page is found by its path, without regard to case, and by its folder', () => {
     const site = withSettings(outline, { layout: 'folders' })

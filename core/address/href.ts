@@ -1,4 +1,5 @@
-import type { Settings } from '../plan/site.ts'
+import type { Settings, Site } from '../plan/site.ts'
+import { templatesOf } from '../plan/surround/surround.ts'
 import { encodePath, relativeHref } from './relative.ts'
 
 /** How the links of a site are written. */
@@ -13,6 +14,13 @@ export function fromTop(rule: LinkRule): LinkRule {
 export function rootPath(baseUrl: string): string {
   return baseUrl.replace(/^[a-z]+:\/\/[^/]*/i, '') || '/'
 }
+
+/**
+ * The address of the top of the site, `/` at its end, for reading links of its pages. Where no base URL says it, the host is
+ * none that exists (RFC 2606), and the author's own HTML may say where on it the site is.
+ */
+export const topOf = ({ settings, surround }: Pick<Site, 'settings' | 'surround'>): string =>
+  settings.baseUrl || `https://site.invalid${templatesOf(surround)?.root ?? '/'}`
 
 /** Cuts `index.html` off a link where links are to stop at the folder; `./` is the folder of the page itself. */
 function withoutIndex(href: string, { extension }: LinkRule): string {

@@ -112,6 +112,13 @@ const IN_THE_WAY: Readonly<Record<NonNullable<Redirect['rests']>, string>> = {
   'leads-back': 'it leads to itself.',
 }
 
+/** Prepares what tells whether a new redirect can start at an address. */
+export function redirectStarts(site: Site): (from: string) => boolean {
+  const pages = pagesByKey(site)
+  const written = writtenPaths(site)
+  return (from) => pages.get(nameKey(from)) === undefined && inTheWay(written, from) === undefined
+}
+
 /** What is wrong with a list of redirects, or the list with its chains shortened. */
 export type SettledRedirects = { readonly fault: string } | { readonly redirects: OwnRedirect[] }
 
@@ -128,7 +135,7 @@ export function settleRedirects(site: Site, redirects: readonly OwnRedirect[]): 
     const key = nameKey(redirect.from)
     const page = pages.get(key)
     if (page !== undefined && isNew(key))
-      return { fault: `A page stands at ${redirect.from}: a redirect would hide it.` }
+      return { fault: `There is a page at ${redirect.from}: a redirect would hide it.` }
     const way = isNew(key) ? inTheWay(written, redirect.from) : undefined
     if (way) return { fault: `${redirect.from} cannot lead on: ${IN_THE_WAY[way]}` }
     if (byFrom.has(key)) return { fault: `Two redirects start at ${redirect.from}.` }

@@ -3,7 +3,7 @@ import { applyChange } from '../plan/change/apply.ts'
 import type { Piece } from '../plan/surround/piece.ts'
 import type { Site } from '../plan/site.ts'
 import { readOpml } from '../formats/opml.ts'
-import { createRenderer } from '../render/renderer.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
 import { htmlFaults as validated } from '../testing/htmlValidator.ts'
 import { YEAR } from '../testing/year.ts'
 import { followHeadings, renamedHeadingIds } from './followHeadings.ts'
@@ -102,7 +102,7 @@ describe('faults of a source', () => {
   })
 
   test('what is clean here is clean for html-validate, and the other way round', async () => {
-    const page = (html: string) => createRenderer(withBody(site, 'visit', html), YEAR).page('visit')
+    const page = (html: string) => createPageWriter(withBody(site, 'visit', html), YEAR).page('visit')
     for (const html of [
       '<p>x</p>',
       '<ul><li>a</li></ul>',
@@ -158,7 +158,7 @@ describe('headings', () => {
     now = withBody(now, 'visit', '<a href="entry:times#winter">a</a> <a href="entry:times#summer">b</a>')
     const changes = followHeadings(now, 'times', renamed)
     const { site: moved } = applyChange(now, { kind: 'batch', changes })
-    expect(createRenderer(moved, YEAR).page('visit')).toMatch(
+    expect(createPageWriter(moved, YEAR).page('visit')).toMatch(
       /times\.html#cold">a<\/a> <a href="[^"]*times\.html#summer"/,
     )
     expect(changes).toHaveLength(1)
@@ -260,7 +260,7 @@ describe('links that an author types', () => {
     const links = ownLinksIn(site, 'times', html)
     const pointed = rewritten(html, links)
     expect(pointed).toContain('entry:times#y')
-    const page = createRenderer(withBody(site, 'times', pointed), YEAR).page('times')
+    const page = createPageWriter(withBody(site, 'times', pointed), YEAR).page('times')
     const at = 'https://example.org/canal/visit/times.html'
     const hrefs = [...page.matchAll(/<a href="([^"]*)">[pth]</g)].map(([, href]) => new URL(href!, at).href)
     expect(hrefs).toEqual([
@@ -286,12 +286,23 @@ describe('what an editor makes of a source', () => {
     const opened = ['<p>One <b>x</b></p>', '<ul><li>a</li><li>b</li></ul>', '<p title="q">Three</p>']
     expect(keepSource(source, opened, [...opened])).toBe(source)
     expect(keepSource(source, opened, [...opened.slice(0, 2), '<p title="q">3</p>'])).toBe(
-      '<p>One  <b>x</b></p>\n\n\n<ul><li>a\n<li>b</ul>\n<p title="q">3</p>',
+      '<p>One  <b>x</b></p>\n\n\n<ul><li>a\n<li>b</ul>\n<p title="q">3</p>\n',
     )
     expect(keepSource(source, opened, [opened[0]!, opened[2]!])).toBe(
-      "<p>One  <b>x</b></p>\n<p title='q'>Three</p>",
+      "<p>One  <b>x</b></p>\n<p title='q'>Three</p>\n",
     )
     expect(keepSource(source, opened, ['<h2>New</h2>', ...opened])).toMatch(/^<h2>New<\/h2>\n<p>One {2}<b>x/)
+  })
+
+  test('keeps the line ends of paragraphs that are not closed, and the blanks around all', () => {
+    const source = '\n<p>One\n<p><img src=a.jpg>\n<p>Two <b>b</b>\n\n'
+    const opened = ['<p>One</p>', '<p><img src="a.jpg"></p>', '<p>Two <b>b</b></p>']
+    expect(keepSource(source, opened, [...opened, '<p>New</p>'])).toBe(
+      '\n<p>One\n<p><img src=a.jpg>\n<p>Two <b>b</b>\n<p>New</p>\n\n',
+    )
+    expect(keepSource(source, opened, ['<p>Once</p>', ...opened.slice(1)])).toBe(
+      '\n<p>Once</p>\n<p><img src=a.jpg>\n<p>Two <b>b</b>\n\n',
+    )
   })
 
   test('closes what it must where a block was left open', () => {

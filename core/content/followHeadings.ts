@@ -1,11 +1,10 @@
 import type { SingleChange } from '../plan/change/change.ts'
-import type { Entry, EntryId, LinkTarget } from '../plan/entry.ts'
+import type { EntryId, LinkTarget } from '../plan/entry.ts'
 import type { OwnRedirect, Site } from '../plan/site.ts'
-import { type Following, menuAfter } from '../plan/surround/following.ts'
-import { modelOf } from '../plan/surround/piece.ts'
-import { standings, type Surround } from '../plan/surround/surround.ts'
+import type { Following } from '../plan/surround/following.ts'
 import { withHtmlReferences } from '../pointer/inHtml.ts'
 import { readPointer, writePointer } from '../pointer/pointer.ts'
+import { followLinks } from '../shape/followLinks.ts'
 import { type Heading, headingsOf } from './headings.ts'
 
 /**
@@ -63,11 +62,8 @@ export function followHeadings(
     target: (target) => followed(target, page, renamed),
   }
   return [
-    ...[...site.plan.entries.values()].flatMap((entry) =>
-      // The text of the page itself is the one that is being saved.
-      entry.id === page ? [] : entryChanges(entry, following),
-    ),
-    ...surroundChanges(site.surround, following),
+    // The text of the page itself is the one that is being saved.
+    ...followLinks(site, following, (id) => id === page),
     ...redirectChanges(site.settings.redirects, page, renamed),
   ]
 }
@@ -79,34 +75,6 @@ function followed<Target extends LinkTarget>(
 ): Target {
   const fragment = target.to === 'entry' && target.entry === page ? renamed.get(target.fragment) : undefined
   return fragment === undefined ? target : { ...target, fragment }
-}
-
-function entryChanges(entry: Entry, following: Following): SingleChange[] {
-  switch (entry.kind) {
-    case 'page': {
-      const html = following.html(entry.body.html)
-      if (html === entry.body.html) return []
-      return [{ kind: 'setEntry', entry: entry.id, field: 'body', value: { ...entry.body, html } }]
-    }
-    case 'link': {
-      const value = following.target(entry.target)
-      return value === entry.target ? [] : [{ kind: 'setEntry', entry: entry.id, field: 'target', value }]
-    }
-    case 'group':
-      return []
-  }
-}
-
-function surroundChanges(surround: Surround, following: Following): SingleChange[] {
-  const pieces = [...standings(surround)].flatMap(({ piece }): SingleChange[] => {
-    const after = modelOf(piece.kind).after(piece, following)
-    return after === piece ? [] : [{ kind: 'setPiece', piece: after }]
-  })
-  const menus = surround.menus.flatMap((menu): SingleChange[] => {
-    const after = menuAfter(menu, following)
-    return after === menu ? [] : [{ kind: 'setMenu', menu: after }]
-  })
-  return [...pieces, ...menus]
 }
 
 function redirectChanges(

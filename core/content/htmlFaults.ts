@@ -1,3 +1,4 @@
+import { isVoid } from '../standard/voidElements.ts'
 import {
   defaultTreeAdapter,
   type DefaultTreeAdapterMap,
@@ -40,8 +41,6 @@ const PARSE_ERRORS = tableOf<string>({
   'invalid-first-character-of-tag-name': 'a “<” that begins no tag must be written “&lt;”',
   'unexpected-equals-sign-before-attribute-name': 'an “=” where the name of an attribute should be',
 })
-
-const VOID = /^(area|base|br|col|embed|hr|img|input|link|meta|source|track|wbr)$/
 
 /** Elements whose end tag may be left out. https://html.spec.whatwg.org/multipage/syntax.html#optional-tags */
 const MAY_STAY_OPEN =
@@ -129,7 +128,7 @@ export function htmlFaults(source: string): HtmlFault[] {
     const { tagName } = element
     if (at.endTag) closing.add(at.endTag.startOffset)
     // Of an element that crosses another, the parser makes several: it is told once.
-    else if (!VOID.test(tagName) && !MAY_STAY_OPEN.test(tagName) && !unclosed.has(tag.startOffset)) {
+    else if (!isVoid(tagName) && !MAY_STAY_OPEN.test(tagName) && !unclosed.has(tag.startOffset)) {
       unclosed.add(tag.startOffset)
       put('unclosed', `<${tagName}> is not closed`)
     }

@@ -1,9 +1,18 @@
 import { diffArrays } from 'diff'
 import { type Block, blocksOf } from './blocks.ts'
+import { isBlank } from './visual/elements.ts'
 import { sameContent } from './visual/sameContent.ts'
 
 /** The source that was taken apart last: it is asked of again at every key. */
 let last: { readonly source: string; readonly blocks: readonly Block[] } | undefined
+
+/** A text with the blanks around it that another has: in a template they stand between the content and what is around it. */
+function withBlanksOf(source: string, text: string): string {
+  let [start, end] = [0, source.length]
+  while (start < end && isBlank(source[start]!)) start++
+  while (end > start && isBlank(source[end - 1]!)) end--
+  return text === '' || start === end ? text : source.slice(0, start) + text + source.slice(end)
+}
 
 /**
  * What an editor made of a source, with every block that was not touched as the author had written it.
@@ -16,7 +25,7 @@ export function keepSource(source: string, opened: readonly string[], edited: re
   if (last?.source !== source) last = { source, blocks: blocksOf(source) }
   const own = last.blocks
   // Where the editor sees other blocks than the source has, there is nothing to hold them by.
-  if (own.length !== opened.length) return edited.join('\n')
+  if (own.length !== opened.length) return withBlanksOf(source, edited.join('\n'))
   let written = ''
   let at = 0
   /** The block of the source that was put last; another than the one before it has a line of its own. */
@@ -38,7 +47,7 @@ export function keepSource(source: string, opened: readonly string[], edited: re
   }
   // What a block leaves open would draw in what stands behind it now.
   const tidy = edited.join('\n')
-  return sameContent(written, tidy) ? written : tidy
+  return withBlanksOf(source, sameContent(written, tidy) ? written : tidy)
 }
 
 /** Where a place of a source is found by those who do not see the source. */

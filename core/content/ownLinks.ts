@@ -1,11 +1,10 @@
-import { addressesOf, pageAtPath } from '../address/addresses.ts'
-import { absoluteUrl } from '../address/href.ts'
+import { addressesOf, fileAtPath, pageAtPath } from '../address/addresses.ts'
+import { absoluteUrl, topOf } from '../address/href.ts'
 import { encodePath } from '../address/relative.ts'
 import type { EntryId } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
 import { changedReferences, type Rewriting } from '../pointer/inHtml.ts'
 import { decoded, readPointer, writePointer } from '../pointer/pointer.ts'
-import { nameKey } from '../standard/fileName.ts'
 import {
   asBrowsersRead,
   fragmentOf,
@@ -13,9 +12,6 @@ import {
   withoutFragment,
   withoutQuery,
 } from '../standard/reference.ts'
-
-/** Where a site stands that has no published address yet; no real host has this name (RFC 2606). */
-const NOWHERE = 'https://site.invalid/'
 
 /** A page or file of the site that a typed address leads to. */
 export interface OwnTarget {
@@ -29,7 +25,7 @@ export interface OwnTarget {
 export function ownTargetOf(site: Site, page: EntryId, typed: string): OwnTarget | undefined {
   const text = asBrowsersRead(typed)
   if (text === '' || text.startsWith('#') || readPointer(text)) return undefined
-  const top = site.settings.baseUrl || NOWHERE
+  const top = topOf(site)
   const { paths } = addressesOf(site)
   const path = paths.get(page)
   if (path === undefined) return undefined
@@ -40,15 +36,19 @@ export function ownTargetOf(site: Site, page: EntryId, typed: string): OwnTarget
   const fragment = fragmentOf(url) ?? ''
   if (!whole.startsWith(top)) return undefined
   const plain = decoded(whole.slice(top.length))
-  const found = pageAtPath(site, plain)
+  const isFolder = plain === '' || plain.endsWith('/')
+  const named = pageAtPath(site, plain)
+  // Servers send on from a folder without its slash.
+  const found = named ?? (isFolder ? undefined : pageAtPath(site, `${plain}/`))
   if (found !== undefined) {
-    const file = plain === '' || plain.endsWith('/') ? `${plain}index${site.settings.extension}` : plain
+    const folder = isFolder ? plain : `${plain}/`
+    const file = isFolder || named === undefined ? `${folder}index${site.settings.extension}` : plain
     return {
       pointer: writePointer({ to: 'entry', id: found, query, fragment: decoded(fragment) }),
       isSameCase: paths.get(found) === file,
     }
   }
-  const file = [...site.files.values()].find((one) => nameKey(one.path) === nameKey(plain))
+  const file = fileAtPath(site, plain)
   return (
     file && {
       pointer: writePointer({ to: 'site-file', id: file.id, query, fragment: decoded(fragment) }),

@@ -1,10 +1,11 @@
+import { piecesOf, type Pieces } from '../plan/surround/surround.ts'
 import { parse, walk } from 'css-tree'
 import { applyChange } from '../plan/change/apply.ts'
 import type { Change, SingleChange } from '../plan/change/change.ts'
 import { ChangeRefused } from '../plan/change/refused.ts'
 import type { Site } from '../plan/site.ts'
 import { newSite } from '../plan/site.ts'
-import { createRenderer } from '../render/renderer.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
 import { outputFiles } from '../formats/archive.ts'
 import { redirectsOf } from '../address/redirects.ts'
 import { sitePathFault } from '../standard/sitePath.ts'
@@ -37,7 +38,7 @@ const base = withChanges(
     file('run', 'scripts/run.js'),
   ),
 )
-const home = (site: Site) => createRenderer(site, YEAR).page('home')
+const home = (site: Site) => createPageWriter(site, YEAR).page('home')
 
 describe('references of style sheets', () => {
   const CSS = `@import "base.css"; @import url(more.css) print;
@@ -160,10 +161,10 @@ describe('a file of the site', () => {
 })
 
 describe('style sheets and scripts of all pages', () => {
-  const set = (value: Partial<Site['surround']['headFiles']>): Change => ({
+  const set = (value: Partial<Pieces['headFiles']>): Change => ({
     kind: 'setSurround',
     field: 'headFiles',
-    value: { ...base.surround.headFiles, ...value },
+    value: { ...piecesOf(base.surround).headFiles, ...value },
   })
 
   test('stand in the author’s order after ours, with ours on or off', () => {
@@ -192,7 +193,7 @@ describe('style sheets and scripts of all pages', () => {
     const site = withChanges(base, add(file('s', 'STYLE.css'), file('f', 'fonts/mine.woff2')), {
       kind: 'setSurround',
       field: 'look',
-      value: { ...base.surround.look, textFont: 'literata' },
+      value: { ...piecesOf(base.surround).look, textFont: 'literata' },
     })
     const paths = [...outputFiles(site, YEAR)].map(({ path }) => path.toLowerCase())
     expect(paths).toContain('style-2.css')
@@ -234,7 +235,7 @@ test('every use of a file is found, and goes with it in one change that can be t
     {
       kind: 'setSurround',
       field: 'headFiles',
-      value: { ...base.surround.headFiles, styles: [{ from: 'site', file: 'own' }] },
+      value: { ...piecesOf(base.surround).headFiles, styles: [{ from: 'site', file: 'own' }] },
     },
   )
   const uses = fileUses(site, new Map([['own', new Set(['lock'])]]))

@@ -4,8 +4,9 @@ import { walk } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import { modelOf } from '../plan/surround/piece.ts'
 import type { HeadFile } from '../plan/surround/rules.ts'
-import { pickedLinksOf, standings } from '../plan/surround/surround.ts'
+import { allPieces, pickedLinksOf, piecesOf, templatesOf } from '../plan/surround/surround.ts'
 import { compileBody } from '../render/body.ts'
+import { filePointer } from '../pointer/pointer.ts'
 import { filesInHtml } from '../render/authorHtml.ts'
 
 /** One place that uses a file of the site. */
@@ -37,7 +38,8 @@ function* filesNamedIn(value: unknown): Generator<string> {
 }
 
 /** The uses of files in the author's own HTML around the content. */
-function* usesInTemplates({ plan, surround: { templates } }: Site): Generator<readonly [EntryId, FileUse]> {
+function* usesInTemplates({ plan, surround }: Site): Generator<readonly [EntryId, FileUse]> {
+  const templates = templatesOf(surround)
   if (!templates) return
   const { templates: all, menus, breadcrumbs, pagers, included, pages } = templates
   for (const template of all)
@@ -68,10 +70,10 @@ export function fileUses(
   }
   if (site.settings.logo) put(site.settings.logo.file, { where: 'logo', label: 'Logo' })
   if (site.settings.icon !== null) put(site.settings.icon, { where: 'icon', label: 'Icon' })
-  const { styles, scripts } = site.surround.headFiles
+  const { styles, scripts } = piecesOf(site.surround).headFiles
   for (const one of [...styles, ...scripts])
     if (one.from === 'site') put(one.file, { where: 'every page', label: 'Every page' })
-  for (const { piece } of standings(site.surround)) {
+  for (const { piece } of allPieces(site.surround)) {
     const { name: label, files } = modelOf(piece.kind)
     for (const file of files(piece)) put(file, { where: 'piece', label })
     if (piece.kind === 'html')
@@ -109,11 +111,11 @@ export function removalOf(site: Site, file: EntryId): SingleChange[] {
     if (entry.kind === 'page' && entry.banner?.file === file)
       changes.push({ kind: 'setEntry', entry: entry.id, field: 'banner', value: null })
   }
-  for (const { piece } of standings(site.surround)) {
+  for (const { piece } of allPieces(site.surround)) {
     if (piece.kind === 'banner' && piece.picture?.file === file)
       changes.push({ kind: 'setPiece', piece: { ...piece, picture: null } })
   }
-  const { headFiles } = site.surround
+  const { headFiles } = piecesOf(site.surround)
   const isOther = (one: HeadFile) => one.from !== 'site' || one.file !== file
   if (![...headFiles.styles, ...headFiles.scripts].every(isOther)) {
     const value = {
@@ -123,5 +125,7 @@ export function removalOf(site: Site, file: EntryId): SingleChange[] {
     }
     changes.push({ kind: 'setSurround', field: 'headFiles', value })
   }
-  return [...changes, { kind: 'removeFile', file }]
+  const path = site.files.get(file)?.path
+  const gone = path === undefined ? [] : [{ to: filePointer(file), path, label: '' }]
+  return [...changes, { kind: 'removeFile', file, gone }]
 }

@@ -5,7 +5,7 @@ import { filesByPath, isWritten, type Site } from '../plan/site.ts'
 import { generatedPaths } from '../address/generated.ts'
 import { MENU_SCRIPT } from '../render/menuScript.ts'
 import { renderRedirect } from '../render/redirect.ts'
-import { createRenderer } from '../render/renderer.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
 import { fontFilesOf } from '../render/style/openFonts.ts'
 import type { Encoding } from '../standard/encoding.ts'
 import { styleSheet } from '../render/style/styleSheet.ts'
@@ -21,6 +21,7 @@ export type OutputFile = { readonly path: string } & FileSource
 /** The files that Viatica makes for all pages of the finished site together. */
 export function sharedFiles(site: Site): readonly OutputFile[] {
   const { surround } = site
+  if (surround.kind === 'templates') return []
   const { ourStyles, ourScript } = surround.headFiles
   const paths = generatedPaths(site)
   return [
@@ -39,20 +40,20 @@ export function sharedFiles(site: Site): readonly OutputFile[] {
  * @param year of the build
  */
 export function* outputFiles(site: Site, year: number): Generator<OutputFile> {
-  const renderer = createRenderer(site, year)
+  const writer = createPageWriter(site, year)
   const { paths } = addressesOf(site)
   for (const { entry } of walk(site.plan)) {
     if (!isWritten(site, entry)) continue
     const { id } = entry
-    const encoding = renderer.encodingOf(id)
-    yield { path: paths.get(id)!, text: () => renderer.page(id), ...(encoding ? { encoding } : {}) }
+    const encoding = writer.encodingOf(id)
+    yield { path: paths.get(id)!, text: () => writer.page(id), ...(encoding ? { encoding } : {}) }
   }
   for (const redirect of redirectsOf(site)) {
     if (redirect.rests === undefined)
       yield { path: redirect.from, text: () => renderRedirect(site, redirect) }
   }
   yield* sharedFiles(site)
-  const included = new Map(renderer.templated?.includedFiles().map((one) => [one.file, one]))
+  const included = new Map(writer.includedFiles().map((one) => [one.file, one]))
   for (const { id, path, content } of filesByPath(site)) {
     const part = included.get(id)
     yield part ? { path, text: () => part.text, encoding: part.encoding } : { path, content }

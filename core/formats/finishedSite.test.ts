@@ -8,7 +8,8 @@ import type { EntryId } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { type Place, PLACES } from '../plan/surround/place.ts'
-import { createRenderer, type Renderer } from '../render/renderer.ts'
+import type { PageWriter } from '../page/pageWriter.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
 import { type Element, elementsOf, fragmentFault, isElement } from '../standard/fragment.ts'
 import { folderKeys, nameKey } from '../standard/fileName.ts'
 import { arbitraryDraws, withAnySettings } from '../testing/arbitraryChange.ts'
@@ -129,7 +130,7 @@ function leadNowhere(site: Site, files: ReadonlySet<string>, page: EntryId, html
 
 /** What is wrong with the files of a finished site by themselves. */
 function* faults(site: Site): Generator<unknown> {
-  const renderer = createRenderer(site, YEAR)
+  const renderer = createPageWriter(site, YEAR)
   const paths = [...outputFiles(site, YEAR)].map(({ path }) => path)
   const keys = new Set(paths.map(nameKey))
   if (keys.size !== paths.length) yield { twice: paths }
@@ -154,7 +155,7 @@ test('the finished site of any plan is contained, conforming, and has every link
         readings.clear()
         const ids = written(site)
         expect([...faults(site)]).toEqual([])
-        expect(await htmlFaults(createRenderer(site, YEAR).page(ids.at(-1)!))).toEqual([])
+        expect(await htmlFaults(createPageWriter(site, YEAR).page(ids.at(-1)!))).toEqual([])
 
         // Main content that nobody should write, on every page. A first heading in it stands for that of the page,
         // wherever that would be.
@@ -168,8 +169,8 @@ test('the finished site of any plan is contained, conforming, and has every link
         const hostileSite = withBodies((n) => bodies[n % bodies.length]!)
         expect([...faults(hostileSite)]).toEqual([])
         const [plain, headed, is] = [site, withBodies(() => '<h1>Own</h1>'), hostileSite].map((one) =>
-          createRenderer(one, YEAR),
-        ) as [Renderer, Renderer, Renderer]
+          createPageWriter(one, YEAR),
+        ) as [PageWriter, PageWriter, PageWriter]
         const fromBodies = ids.flatMap((id) => [
           ...differences(['main'], [plain.page(id), headed.page(id)], is.page(id), false),
         ])
@@ -179,7 +180,7 @@ test('the finished site of any plan is contained, conforming, and has every link
         const piece = { id: 'hostile', kind: 'html' as const, beside: false, html: bodies[0]! }
         const around = applyChange(site, { kind: 'addPiece', place, at: 0, piece }).site
         expect([...faults(around)]).toEqual([])
-        const pieced = createRenderer(around, YEAR)
+        const pieced = createPageWriter(around, YEAR)
         const fromPiece = ids.flatMap((id) => [
           ...differences(PART_OF[place], [plain.page(id)], pieced.page(id), true),
         ])

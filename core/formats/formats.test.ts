@@ -26,7 +26,7 @@ describe('site files', () => {
   test('carry files as large as a site can hold, and say which is not base64 (RFC 4648, section 4)', () => {
     const file = (content: string) =>
       JSON.stringify({
-        ...{ format: 'viatica-site', version: 2, settings: { name: 'Trust' } },
+        ...{ format: 'viatica-site', version: 3, settings: { name: 'Trust' } },
         surround: EMPTY_SURROUND,
         files: [{ id: 'a', path: 'a.pdf', content: 'k' }],
         ...{ plan: { kind: 'page', id: 'home', title: 'Home' }, contents: { k: content } },
@@ -54,7 +54,7 @@ describe('site files', () => {
 
   const good = {
     format: 'viatica-site',
-    version: 2,
+    version: 3,
     settings: { name: 'Trust' },
     plan: { kind: 'page', id: 'home', title: 'Home', entries: [{ kind: 'group', id: 'g', label: 'G' }] },
   }
@@ -69,11 +69,16 @@ describe('site files', () => {
   test.each([
     ['nothing', '', /not a site file/],
     ['something else', '{"a": 1}', /not a site file/],
-    ['a later version', JSON.stringify({ ...good, version: 3 }), /later version/],
+    ['a later version', JSON.stringify({ ...good, version: 4 }), /later version/],
     [
       'a file that is cut off',
       JSON.stringify(good, null, 1).slice(0, 120),
       /^Line \d+, column \d+: .*cut off/,
+    ],
+    [
+      'pieces and templates beside each other, which was so in version 2',
+      JSON.stringify({ ...good, surround: { places: EMPTY_SURROUND.places, templates: null } }),
+      /^surround|^Line \d+, column \d+: surround/,
     ],
     ['an unknown state', withPlan({ state: 'done' }), /^Line 18, column \d+: plan\.state: must be planned/],
     ['an unknown field', withPlan({ colour: 'red' }), /colour/],

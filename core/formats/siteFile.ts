@@ -3,10 +3,11 @@ import * as v from 'valibot'
 import { branchForJson, type BranchForJson, entriesOfBranch } from '../plan/branch.ts'
 import { type Entry, type EntryId, FIELDS_OF_KIND, type EntryField, pageSchema } from '../plan/entry.ts'
 import type { SiteFile } from '../plan/file.ts'
+import { goneList } from '../plan/gone.ts'
 import { MAX_LEVELS } from '../plan/plan.ts'
 import { filesByPath, type SettingName, settingSchemas, type Site } from '../plan/site.ts'
 import { siteFault } from '../plan/siteFault.ts'
-import { fromSiteData, siteDataEntries } from '../plan/siteData.ts'
+import { earlierSiteDataEntries, fromSiteData, siteDataEntries } from '../plan/siteData.ts'
 import { recordOf } from '../standard/record.ts'
 import { isSameData } from '../standard/sameData.ts'
 import { tooDeepAt } from './jsonDepth.ts'
@@ -23,20 +24,23 @@ const MOST_LOCATED = 2_000_000
 /** Each level of the plan opens a list and an object; bodies and settings need a few more. */
 const MAX_JSON_DEPTH = 2 * MAX_LEVELS + 8
 
-const VERSION = 2
+/** Version 2 has pieces and templates beside each other; see `surroundOfNow`. */
+const VERSIONS = [2, 3] as const
+const VERSION = 3
 
-const versionSchema = v.strictObject({
+const fileEntries = {
   format: v.literal(FORMAT, `must be "${FORMAT}": this is not a site file`),
-  version: v.literal(VERSION),
-  ...siteDataEntries,
   /** The bytes of the files by key, in base64. */
   contents: v.optional(recordOf(v.pipe(v.string(), v.check(isBase64, 'must be base64'))), {}),
-})
+}
 
 const fileSchema = v.variant(
   'version',
-  [versionSchema],
-  `must be ${VERSION}: this is not a site file, or one of a later version`,
+  [
+    v.strictObject({ ...fileEntries, version: v.literal(2), ...earlierSiteDataEntries }),
+    v.strictObject({ ...fileEntries, version: v.literal(VERSION), ...siteDataEntries }),
+  ],
+  `must be ${VERSIONS.join(' or ')}: this is not a site file, or one of a later version`,
 )
 
 /** A site as it stands in a site file, with the bytes of its files in base64 under their keys. */
@@ -161,7 +165,7 @@ export const SITE_FILE_INDENT = 2
 
 /** What a site file holds, to be written as JSON. @param contents the bytes of the files in base64, by key */
 export function siteFileData(site: Site, contents: ReadonlyMap<string, string>): object {
-  const { settings, surround, plan } = site
+  const { settings, surround, plan, gone } = site
   return {
     format: FORMAT,
     version: VERSION,
@@ -172,6 +176,7 @@ export function siteFileData(site: Site, contents: ReadonlyMap<string, string>):
     // How large they are is told by their bytes.
     files: filesByPath(site).map(({ size: _, ...file }) => file),
     plan: branchForJson(plan, plan.home, entryForFile),
+    ...(gone.size === 0 ? {} : { gone: goneList(gone) }),
     contents: Object.fromEntries([...contents].sort(([a], [b]) => (a < b ? -1 : 1))),
   }
 }

@@ -26,8 +26,12 @@ type Becomes = (url: string) => string | undefined
 type Attribute = Element['attrs'][number]
 
 /** The value of an attribute with some of its references changed. */
-export function withReferencesIn(attribute: Attribute, becomes: Becomes): string {
-  return withReferences(attribute.value, referencesIn(attribute), (url, { form }) => {
+export function withReferencesIn(
+  attribute: Attribute,
+  element: Pick<Element, 'tagName' | 'attrs'>,
+  becomes: Becomes,
+): string {
+  return withReferences(attribute.value, referencesIn(attribute, element), (url, { form }) => {
     const next = becomes(url)
     if (next === undefined || next === url) return undefined
     return form === undefined ? next : writeStyleReference(next, form)
@@ -55,8 +59,8 @@ export function changedReferencesOf(
     for (const attribute of element.attrs) {
       const name = nameOf(attribute)
       const at = element.sourceCodeLocation?.attrs?.[name]
-      if (!at || formOf(attribute) === undefined || !isMeant(element, attribute)) continue
-      const value = withReferencesIn(attribute, becomes)
+      if (!at || formOf(attribute, element) === undefined || !isMeant(element, attribute)) continue
+      const value = withReferencesIn(attribute, element, becomes)
       if (value !== attribute.value) put(at.startOffset, at.endOffset, `${name}="${escapeAttribute(value)}"`)
     }
     if (element.tagName !== 'style') continue

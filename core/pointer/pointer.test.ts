@@ -78,7 +78,7 @@ test('pointers are found and written anew wherever HTML and CSS name something',
 /** A tree as text, with every reference that is a pointer as its writing. */
 function shape(html: string): string {
   const fragment = parseMainContent(html)
-  for (const { element } of elementsOf(fragment)) for (const one of element.attrs) referencesIn(one)
+  for (const { element } of elementsOf(fragment)) for (const one of element.attrs) referencesIn(one, element)
   return serializeContent(fragment)
 }
 

@@ -57,12 +57,22 @@ const TEXT_MODES = tableOf<Tokenizer['state']>({
 const CODE_SIGN = '\uE0FF'
 const CODE = /<\?(?!xml\s)[\s\S]*?(?:\?>|$)/g
 
+/** Whether a value holds code that a server runs: nobody knows what comes of it. */
+export const hasCode = (value: string): boolean => value.includes(CODE_SIGN) || value.includes('<?')
+
 /** Reads the source of a page. Every character of it belongs to exactly one token. */
 export function tokensOf(source: string): readonly PageToken[] {
   const masked = source.includes('<?')
     ? source.replace(CODE, (code) => CODE_SIGN.repeat(code.length))
     : source
   const tokens: PageToken[] = []
+  const known = new Map<string, string>()
+  /** A name or value as one text for all its occurrences: the tokenizer builds each of single characters. */
+  const shared = (text: string): string => {
+    const same = known.get(text)
+    if (same === undefined) known.set(text, text)
+    return same ?? text
+  }
   const at = (token: Token.Token): Stretch => ({
     start: token.location!.startOffset,
     end: token.location!.endOffset,
@@ -81,19 +91,24 @@ export function tokensOf(source: string): readonly PageToken[] {
       const places = token.location!.attrs ?? {}
       const attributes = token.attrs.map(({ name, value }) => {
         const place = places[name]
-        return { name, value, start: place?.startOffset ?? -1, end: place?.endOffset ?? -1 }
+        return {
+          name: shared(name),
+          value: shared(value),
+          start: place?.startOffset ?? -1,
+          end: place?.endOffset ?? -1,
+        }
       })
       tokens.push({
         kind: 'open',
         ...at(token),
-        tag: token.tagName,
+        tag: shared(token.tagName),
         attributes,
         isClosed: token.selfClosing,
       })
       const mode = TEXT_MODES.get(token.tagName)
       if (mode !== undefined) tokenizer.state = mode
     },
-    onEndTag: (token) => tokens.push({ kind: 'close', ...at(token), tag: token.tagName }),
+    onEndTag: (token) => tokens.push({ kind: 'close', ...at(token), tag: shared(token.tagName) }),
     onEof: () => undefined,
     onCharacter: putText,
     onNullCharacter: putText,
@@ -119,6 +134,17 @@ function withCode(masked: string, tokens: readonly PageToken[]): PageToken[] {
   })
 }
 
+/**
+ * A text as a part of the source where it is written as it reads: that takes no memory of its own. The tokenizer builds it of
+ * single characters, each of which takes memory until somebody reads the text.
+ */
+function inOnePiece(token: TextToken, source: string): TextToken {
+  const written = source.slice(token.start, token.end)
+  if (written === token.text) return { ...token, text: written }
+  token.text.charCodeAt(0)
+  return token
+}
+
 /** Gives what the tokenizer passes over, such as a tag that is cut off, tokens of its own. */
 function wholly(source: string, tokens: readonly PageToken[]): readonly PageToken[] {
   const all: PageToken[] = []
@@ -126,7 +152,7 @@ function wholly(source: string, tokens: readonly PageToken[]): readonly PageToke
   for (const token of tokens) {
     if (token.start > from) all.push({ kind: 'comment', start: from, end: token.start })
     if (token.end <= from) continue
-    all.push(token)
+    all.push(token.kind === 'text' ? inOnePiece(token, source) : token)
     from = token.end
   }
   if (from < source.length) all.push({ kind: 'comment', start: from, end: source.length })
@@ -149,7 +175,7 @@ export function valueOf(text: string, { start, end, name }: AttributeToken): Str
 const references = new Map<string, string>()
 
 /** What a character reference stands for; itself where it is none. */
-function referred(raw: string): string {
+export function referred(raw: string): string {
   let text = references.get(raw)
   if (text === undefined) {
     text = tokensOf(raw).reduce((all, token) => all + (token.kind === 'text' ? token.text : ''), '')
