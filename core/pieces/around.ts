@@ -1,7 +1,7 @@
 import type { Neighbours } from '../navigate/readingOrder.ts'
 import type { MenuItem } from '../navigate/menu.ts'
 import type { EntryId, PageEntry } from '../plan/entry.ts'
-import type { Site } from '../plan/site.ts'
+import type { PiecesSite } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
 import type { MenuShape } from '../plan/surround/menuShape.ts'
 import type { Words } from '../plan/surround/siteWords.ts'
@@ -10,7 +10,7 @@ import type { Links } from '../render/links.ts'
 
 /** What is the same around a piece on all pages of one folder. */
 export interface Around {
-  readonly site: Site
+  readonly site: PiecesSite
   readonly words: Words
   /** The year of the build. */
   readonly year: number

@@ -1,5 +1,5 @@
 import { endKey, shownLinks } from '../navigate/leads.ts'
-import type { Site } from '../plan/site.ts'
+import type { PiecesSite } from '../plan/site.ts'
 import type { PickedLink } from '../plan/surround/pickedLink.ts'
 import { escapeText } from '../standard/escape.ts'
 import type { Around } from './around.ts'
@@ -19,12 +19,12 @@ export function renderLinks(links: readonly PickedLink[], around: Around, indent
 }
 
 /** Where picked links lead. */
-export function linksOfList(site: Site, links: readonly PickedLink[]): readonly Leads[] {
+export function linksOfList(site: PiecesSite, links: readonly PickedLink[]): readonly Leads[] {
   return shownLinks(site, links).flatMap(({ leads }) =>
     leads ? [leads.to === 'entry' ? leads.entry : 'elsewhere'] : [],
   )
 }
 
 /** What tells picked links as they stand on pages from those of the site before or after a change. */
-export const keyOfList = (site: Site, links: readonly PickedLink[]): string =>
+export const keyOfList = (site: PiecesSite, links: readonly PickedLink[]): string =>
   JSON.stringify(shownLinks(site, links).map(({ label, leads }) => [label, endKey(site, leads)]))

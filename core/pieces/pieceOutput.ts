@@ -1,5 +1,5 @@
 import type { EntryId } from '../plan/entry.ts'
-import type { Site } from '../plan/site.ts'
+import type { PiecesSite } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
 import type { MenuShape } from '../plan/surround/menuShape.ts'
 import type { Piece } from '../plan/surround/piece.ts'
@@ -29,13 +29,13 @@ export interface PieceOutput<One extends Piece> {
   /** Makes it ready for the pages of a folder. */
   prepare(piece: One, around: Around): FolderPiece
   /** The links that it writes on each page, in any order, without writing it. */
-  links(piece: One, site: Site): LinksOnPage
-  menus(piece: One, site: Site): readonly ShownMenu[]
+  links(piece: One, site: PiecesSite): LinksOnPage
+  menus(piece: One, site: PiecesSite): readonly ShownMenu[]
   /**
    * What it shows alike on all pages that follows from the plan, its menus apart: where it is the same after a change of
    * the plan, the piece is.
    */
-  fromPlan(piece: One, site: Site): string
+  fromPlan(piece: One, site: PiecesSite): string
 }
 
 /** Of kinds without menus, whose links follow from nothing else. */

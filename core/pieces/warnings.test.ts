@@ -1,3 +1,4 @@
+import { piecesOf, withPieces } from '../plan/surround/surround.ts'
 import { readOpml } from '../formats/opml.ts'
 import type { Site } from '../plan/site.ts'
 import type { Piece } from '../plan/surround/piece.ts'
@@ -40,8 +41,8 @@ test('a link to a page that is not there, and a label that is too long for a men
 test('a page heading that the skip link leads past (WCAG 2.2, 2.4.1)', () => {
   const heading = { id: 'p', kind: 'heading' as const, beside: false }
   const at = (place: 'header' | 'side' | 'before' | 'after' | 'footer') => {
-    const places = { ...site.surround.places, [place]: [heading] }
-    return warnings(heading, { ...site, surround: { ...site.surround, places } }).length
+    const places = { ...piecesOf(site.surround).places, [place]: [heading] }
+    return warnings(heading, { ...site, surround: withPieces(site.surround, { places }) }).length
   }
   expect([at('header'), at('side'), at('before'), at('after'), at('footer')]).toEqual([1, 1, 0, 0, 1])
 })

@@ -5,7 +5,7 @@ import type { Site } from '../plan/site.ts'
 import { fragmentFault } from '../standard/fragment.ts'
 import { attribute, isInside, readPage, textOf } from '../testing/readPage.ts'
 import { compileBody } from './body.ts'
-import { createRenderer } from './renderer.ts'
+import { createPageWriter } from './pageWriter.ts'
 import { YEAR } from '../testing/year.ts'
 
 const site: Site = {
@@ -26,7 +26,7 @@ const base = applyChange(site, {
 
 function pageWith(html: string): string {
   const value = { html, changed: '' }
-  return createRenderer(
+  return createPageWriter(
     applyChange(base, { kind: 'setEntry', entry: 'times', field: 'body', value }).site,
     YEAR,
   ).page('times')

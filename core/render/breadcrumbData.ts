@@ -2,14 +2,14 @@ import { breadcrumbOf } from '../navigate/breadcrumb.ts'
 import { absoluteUrl } from '../address/href.ts'
 import { addressesOf } from '../address/addresses.ts'
 import { labelOf, type PageEntry } from '../plan/entry.ts'
-import { isWritten, type Site } from '../plan/site.ts'
+import { isWritten, type PiecesSite } from '../plan/site.ts'
 import type { Links } from './links.ts'
 
 /**
  * The way to a page as data: https://schema.org/BreadcrumbList. Entries without an address are left out, and positions
  * count from 1. An address is absolute where the published one is known, else as links on the page are written.
  */
-export function breadcrumbData(site: Site, page: PageEntry, links: Links): string {
+export function breadcrumbData(site: PiecesSite, page: PageEntry, links: Links): string {
   const { plan, settings, surround } = site
   if (!surround.breadcrumb.data) return ''
   const { paths } = addressesOf(site)

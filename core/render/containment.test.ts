@@ -5,7 +5,7 @@ import type { Site } from '../plan/site.ts'
 import { type Element, elementsOf, isElement } from '../standard/fragment.ts'
 import { OURS } from '../testing/ours.ts'
 import { YEAR } from '../testing/year.ts'
-import { createRenderer } from './renderer.ts'
+import { createPageWriter } from './pageWriter.ts'
 
 const plain = applyChange(
   readOpml(`<opml version="2.0"><head><title>Trust</title></head><body><outline text="Home">
@@ -31,7 +31,7 @@ const withPiece = (site: Site, html: string): Site =>
 
 /** The page as a browser reads it, in the outermost elements of its body. */
 function read(site: Site, scriptingEnabled: boolean) {
-  const page = parse(createRenderer(site, YEAR).page('visit'), { scriptingEnabled })
+  const page = parse(createPageWriter(site, YEAR).page('visit'), { scriptingEnabled })
   const html = page.childNodes.find(isElement)!
   const [head, body] = html.childNodes.filter(isElement) as [Element, Element]
   const parts = body.childNodes.filter(isElement)

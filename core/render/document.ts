@@ -1,6 +1,6 @@
 import { modelOf, type Piece } from '../plan/surround/piece.ts'
 import { type Place, PLACES } from '../plan/surround/place.ts'
-import { rowsOf, type Surround } from '../plan/surround/surround.ts'
+import { rowsOf, type Pieces } from '../plan/surround/surround.ts'
 
 /** A piece as it stands on a page. */
 export interface RenderedPiece {
@@ -47,7 +47,7 @@ export interface Layout {
 const INDENT = ' '.repeat(6)
 
 /** Lays out the pieces of a surround. Main begins with the first piece beside it that is not navigation. */
-export function layoutOf({ places }: Pick<Surround, 'places'>): Layout {
+export function layoutOf({ places }: Pick<Pieces, 'places'>): Layout {
   const pieces: LaidOut[] = []
   const inEnd = [...places.after, ...places.footer].findIndex(({ kind }) => kind === 'heading')
   let ends = 0

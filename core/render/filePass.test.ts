@@ -32,6 +32,10 @@ test.each([
     `<video poster="v.jpg?${signed('walks/v.jpg')}"><source src="v.webm?${signed('walks/v.webm')}">`,
   ],
   ['<script src="m.js"></script>', `<script src="m.js?${signed('walks/m.js')}"></script>`],
+  [
+    '<noscript><img src="n.gif"></noscript>',
+    `<noscript><img src="n.gif?${signed('walks/n.gif')}"></noscript>`,
+  ],
   ['<table background="t.gif">', `<table background="t.gif?${signed('walks/t.gif')}">`],
 ])('signs what a page loads: %s', (html, expected) => {
   expect(withSignedFiles(html, pass, here)).toBe(expected)

@@ -1,11 +1,11 @@
 import { hmac } from '@noble/hashes/hmac.js'
 import { sha256 } from '@noble/hashes/sha2.js'
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js'
-import { html as HTML, parse } from 'parse5'
-import { nameOf } from '../pointer/attributes.ts'
+import { parse } from 'parse5'
 import { changedReferencesOf, rewritten } from '../pointer/inHtml.ts'
+import { isLoaded } from '../pointer/loaded.ts'
 import { withStyleReferences } from '../pointer/styleReferences.ts'
-import { type Element, type Node, placingAdapter } from '../standard/fragment.ts'
+import { type Node, placingAdapter } from '../standard/fragment.ts'
 import { asBrowsersRead, resolveReference, withoutQuery } from '../standard/reference.ts'
 
 /**
@@ -79,20 +79,14 @@ function signer(pass: FilePass, { path, top }: Referring): (reference: string) =
   }
 }
 
-/** Attributes that name what a visitor goes to, or a source, and nothing that the page loads. */
-const NOT_LOADED: ReadonlySet<string> = new Set(['cite', 'action', 'formaction', 'longdesc'])
-
-/** Whether a page loads what an attribute names. Of `href`, only those of `link` and of SVG's pictures are loaded. */
-function isLoaded({ tagName, namespaceURI }: Element, attribute: Element['attrs'][number]): boolean {
-  const name = nameOf(attribute)
-  if (name === 'href' || name === 'xlink:href')
-    return namespaceURI === HTML.NS.SVG ? tagName !== 'a' : tagName === 'link'
-  return !NOT_LOADED.has(name)
-}
-
 /** Returns a page with the addresses of its files signed; every other byte stays. */
 export function withSignedFiles(page: string, pass: FilePass, referring: Referring): string {
-  const tree = parse(page, { sourceCodeLocationInfo: true, treeAdapter: placingAdapter })
+  // Pages of a preview may be shown without scripts.
+  const tree = parse(page, {
+    sourceCodeLocationInfo: true,
+    scriptingEnabled: false,
+    treeAdapter: placingAdapter,
+  })
   return rewritten(
     page,
     changedReferencesOf(page, tree as { childNodes: Node[] }, signer(pass, referring), isLoaded),

@@ -3,7 +3,7 @@ import { notFoundPage } from '../address/notFound.ts'
 import type { Neighbours } from '../navigate/readingOrder.ts'
 import { documentTitle } from '../navigate/title.ts'
 import { isBegun, type PageEntry } from '../plan/entry.ts'
-import type { Site } from '../plan/site.ts'
+import type { PiecesSite, Site } from '../plan/site.ts'
 import { breadcrumbData } from './breadcrumbData.ts'
 import { escapeAttribute, escapeText } from '../standard/escape.ts'
 import type { Links } from './links.ts'
@@ -39,7 +39,7 @@ export function isForSearch(site: Site, page: PageEntry): boolean {
 
 /** Works out the lines of a page's `head`. @param files the links to style sheets and scripts, as its folder has them */
 export function headParts(
-  site: Site,
+  site: PiecesSite,
   page: PageEntry,
   path: string,
   { previous, next }: Neighbours,

@@ -3,7 +3,7 @@ import { planOfBranch } from '../plan/branch.ts'
 import { siteWith } from '../plan/site.ts'
 import { attribute, readPage } from '../testing/readPage.ts'
 import { YEAR } from '../testing/year.ts'
-import { createRenderer } from './renderer.ts'
+import { createPageWriter } from './pageWriter.ts'
 
 const PLAN = planOfBranch({
   ...newPage('home', 'Home', { state: 'ready' }),
@@ -18,7 +18,7 @@ const PLAN = planOfBranch({
 function iconsOf(path: string) {
   const file = { id: 'mark', path, content: 'c', size: 1, alt: '' }
   const site = siteWith({ name: 'Basin', icon: 'mark', layout: 'folders' }, PLAN)
-  const page = readPage(createRenderer({ ...site, files: new Map([['mark', file]]) }, YEAR).page('times'))
+  const page = readPage(createPageWriter({ ...site, files: new Map([['mark', file]]) }, YEAR).page('times'))
   return page
     .all('link')
     .filter((link) => attribute(link, 'rel')!.includes('icon'))
@@ -42,5 +42,5 @@ test.each([
 
 test('a site without an icon names none', () => {
   const site = siteWith({ name: 'Basin' }, PLAN)
-  expect(createRenderer(site, YEAR).page('times')).not.toContain('icon')
+  expect(createPageWriter(site, YEAR).page('times')).not.toContain('icon')
 })

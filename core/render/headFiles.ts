@@ -1,5 +1,5 @@
 import { mediaTypeOf } from '../plan/file.ts'
-import type { Site } from '../plan/site.ts'
+import type { PiecesSite, Site } from '../plan/site.ts'
 import type { HeadFile } from '../plan/surround/rules.ts'
 import { escapeAttribute } from '../standard/escape.ts'
 import { generatedPaths } from '../address/generated.ts'
@@ -25,7 +25,7 @@ function iconElements({ settings, files }: Site, links: Links): string[] {
  * The lines that name the icon, the style sheets and scripts of a site, the same on all pages of a folder: ours first, so that the
  * author's have the last word.
  */
-export function headFileLines(site: Site, links: Links): string {
+export function headFileLines(site: PiecesSite, links: Links): string {
   const { ourStyles, ourScript, styles, scripts } = site.surround.headFiles
   const ours = generatedPaths(site)
   const addresses = (own: readonly HeadFile[]) =>

@@ -1,4 +1,5 @@
 import type { Site } from '../plan/site.ts'
+import { templatesOf, withTemplates } from '../plan/surround/surround.ts'
 
 const known = new WeakMap<Site, { readonly top: string; readonly shown: Site }>()
 
@@ -9,7 +10,7 @@ const known = new WeakMap<Site, { readonly top: string; readonly shown: Site }>(
  * @param top the path of the preview, `/` at both ends
  */
 export function previewed(site: Site, top: string): Site {
-  const { templates } = site.surround
+  const templates = templatesOf(site.surround)
   const { linkStyle, notFound } = site.settings
   if (linkStyle === 'relative' && notFound === null && !templates) return site
   const before = known.get(site)
@@ -18,7 +19,7 @@ export function previewed(site: Site, top: string): Site {
   const shown: Site = {
     ...site,
     settings: { ...site.settings, linkStyle: 'relative', notFound: null, baseUrl },
-    surround: templates ? { ...site.surround, templates: { ...templates, root: top } } : site.surround,
+    surround: templates ? withTemplates(site.surround, { ...templates, root: top }) : site.surround,
   }
   known.set(site, { top, shown })
   return shown

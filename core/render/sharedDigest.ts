@@ -1,6 +1,6 @@
 import { xxHash32 } from 'js-xxhash'
 import { generatedPaths } from '../address/generated.ts'
-import { filesByPath, type Site } from '../plan/site.ts'
+import { filesByPath, isOfPieces, type Site } from '../plan/site.ts'
 import { MENU_SCRIPT } from './menuScript.ts'
 import { styleSheet } from './style/styleSheet.ts'
 
@@ -11,6 +11,7 @@ const sheets = new WeakMap<Site['surround'], { readonly fonts: string; readonly 
 const files = new WeakMap<Site['files'], string>()
 
 function sheetDigest(site: Site): string {
+  if (!isOfPieces(site)) return ''
   const { fonts } = generatedPaths(site)
   const known = sheets.get(site.surround)
   if (known?.fonts === fonts) return known.digest

@@ -5,14 +5,14 @@ import type { SingleChange } from '../plan/change/change.ts'
 import { isBegun, type PageEntry } from '../plan/entry.ts'
 import { newSite, type Site } from '../plan/site.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
-import { createRenderer } from './renderer.ts'
+import { createPageWriter } from './pageWriter.ts'
 
 const YEAR = 2026
 
 /** The properties of a finished page, read from its HTML. */
 function propertiesOf(site: Site, page: string): Map<string, string> {
   const found = new Map<string, string>()
-  const html = createRenderer(site, YEAR).page(page)
+  const html = createPageWriter(site, YEAR).page(page)
   const value = (tag: string, name: string) => new RegExp(`\\b${name}="([^"]*)"`).exec(tag)?.[1]
   for (const [tag] of html.slice(0, html.indexOf('</head>')).matchAll(/<meta property=[^>]*>/g)) {
     const property = value(tag, 'property')!

@@ -5,7 +5,7 @@ import { documentTitle } from '../navigate/title.ts'
 import { isBegun, type PageEntry, type Picture } from '../plan/entry.ts'
 import { fileTypeOf } from '../plan/file.ts'
 import { altOf, type Site } from '../plan/site.ts'
-import { standings, type Surround } from '../plan/surround/surround.ts'
+import { piecesShown, type Surround } from '../plan/surround/surround.ts'
 import { escapeAttribute } from '../standard/escape.ts'
 
 /** Pictures that the programs which show shared links can draw (common practice): no drawings, no icons. */
@@ -18,7 +18,7 @@ const siteBanners = new WeakMap<Surround, ShownBanner>()
 function siteBanner(surround: Surround): ShownBanner {
   let banner = siteBanners.get(surround)
   if (!banner) {
-    const piece = [...standings(surround)].find((standing) => standing.piece.kind === 'banner')?.piece
+    const piece = [...piecesShown(surround)].find((standing) => standing.piece.kind === 'banner')?.piece
     banner = piece?.kind === 'banner' ? piece : NO_BANNER
     siteBanners.set(surround, banner)
   }

@@ -1,4 +1,11 @@
-import { formOf, nameOf, referencesIn, withReferences, type Placed } from '../pointer/attributes.ts'
+import {
+  type Form,
+  formOf,
+  nameOf,
+  referencesIn,
+  withReferences,
+  type Placed,
+} from '../pointer/attributes.ts'
 import { type Pointer, readPointer } from '../pointer/pointer.ts'
 import { type StyleReference, styleReferences, writeStyleReference } from '../pointer/styleReferences.ts'
 import { type Element, elementsOf, type Fragment, type Node, serializeElement } from '../standard/fragment.ts'
@@ -17,7 +24,7 @@ export interface Marked {
 export type Standing =
   /** As an attribute of its own, which goes where the pointer leads nowhere. */
   | { readonly as: 'attribute' }
-  /** Among others in one attribute. */
+  /** With others, or with more, in one attribute. */
   | { readonly as: 'listed' }
   /** In the style of one element, or of a `style` element. */
   | { readonly as: 'style'; readonly form: StyleReference['form']; readonly isAttribute: boolean }
@@ -46,10 +53,10 @@ export function markSlots(fragment: Fragment): Slot[] {
 
   const markAttributes = (element: Element) => {
     for (const attribute of element.attrs) {
-      const form = formOf(attribute)
+      const form = formOf(attribute, element)
       if (form === undefined) continue
       const name = nameOf(attribute)
-      attribute.value = withReferences(attribute.value, referencesIn(attribute), (url, at) => {
+      attribute.value = withReferences(attribute.value, referencesIn(attribute, element), (url, at) => {
         const pointer = readPointer(url)
         return pointer && mark({ ...pointer, attribute: name, standing: standingIn(form, at) })
       })
@@ -94,11 +101,12 @@ export function markSlots(fragment: Fragment): Slot[] {
   return slots
 }
 
-function standingIn(form: 'address' | 'sources' | 'style', at: Placed): Standing {
+function standingIn(form: Form, at: Placed): Standing {
   switch (form) {
     case 'address':
       return { as: 'attribute' }
     case 'sources':
+    case 'refresh':
       return { as: 'listed' }
     case 'style':
       return { as: 'style', form: at.form!, isAttribute: true }

@@ -6,14 +6,19 @@ import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import type { Piece } from '../plan/surround/piece.ts'
 import type { Place } from '../plan/surround/place.ts'
-import { EMPTY_SURROUND, STANDARD_SURROUND, standings, type Surround } from '../plan/surround/surround.ts'
+import {
+  EMPTY_SURROUND,
+  STANDARD_SURROUND,
+  type PiecesSurround,
+  allPieces,
+} from '../plan/surround/surround.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { htmlFaults } from '../testing/htmlValidator.ts'
 import { attribute, isInside, readPage, textOf } from '../testing/readPage.ts'
 import { YEAR } from '../testing/year.ts'
 import { MOST_PARTS } from '../plan/surround/surround.ts'
-import { createRenderer } from './renderer.ts'
+import { createPageWriter } from './pageWriter.ts'
 
 const pagesOf = (site: Site): PageEntry[] =>
   [...walk(site.plan)].flatMap(({ entry }) => (isWritten(site, entry) ? [entry] : []))
@@ -22,7 +27,7 @@ describe('any surround over any plan', () => {
   test('comes out conforming (html-validate), one first heading a page, nothing of ours left in it', async () => {
     await fc.assert(
       fc.asyncProperty(arbitrarySite(8, arbitrarySurround), async (site) => {
-        const renderer = createRenderer(site, YEAR)
+        const renderer = createPageWriter(site, YEAR)
         for (const page of pagesOf(site).slice(0, 4)) {
           const html = renderer.page(page.id)
           expect(await htmlFaults(html)).toEqual([])
@@ -35,10 +40,10 @@ describe('any surround over any plan', () => {
           const labels = read.all('nav').map((nav) => attribute(nav, 'aria-label'))
           expect(labels.every((label) => label)).toBe(true)
           // Only what is the same in two places has one name.
-          const things = [...standings(site.surround)].map(({ piece }) =>
+          const things = [...allPieces(site.surround)].map(({ piece }) =>
             piece.kind === 'menu' ? `menu ${piece.menu}` : piece.kind === 'html' ? piece.html : piece.kind,
           )
-          const called = [...standings(site.surround)].flatMap(({ piece }) =>
+          const called = [...allPieces(site.surround)].flatMap(({ piece }) =>
             piece.kind === 'html' ? (piece.html.match(/<put-(?:menu|pager|breadcrumb)/g) ?? []) : [],
           )
           const repeats = things.length - new Set(things).size + called.length
@@ -52,7 +57,7 @@ describe('any surround over any plan', () => {
   test('has at most one current item a menu, whatever the marks are called', () => {
     fc.assert(
       fc.property(arbitrarySite(12, arbitrarySurround), (site) => {
-        const renderer = createRenderer(site, YEAR)
+        const renderer = createPageWriter(site, YEAR)
         for (const page of pagesOf(site)) {
           const read = readPage(renderer.page(page.id))
           for (const nav of read.all('nav')) {
@@ -78,11 +83,11 @@ const plan = readOpml(`<opml version="2.0"><head><title>Trust</title></head><bod
   <outline text="Visit"><outline text="Times"/><outline text="Access"/></outline>
   <outline text="Walk" type="group"><outline text="Stage 1"/></outline><outline text="Boats"/></outline></body></opml>`)
 
-function siteWithPieces(pieces: Partial<Record<Place, Piece[]>>, rules: Partial<Surround> = {}): Site {
+function siteWithPieces(pieces: Partial<Record<Place, Piece[]>>, rules: Partial<PiecesSurround> = {}): Site {
   const places = { ...EMPTY_SURROUND.places, ...pieces }
   return { ...plan, surround: { ...STANDARD_SURROUND, ...rules, places } }
 }
-const page = (site: Site, id: string) => createRenderer(site, YEAR).page(id)
+const page = (site: Site, id: string) => createPageWriter(site, YEAR).page(id)
 const piece = (fields: object) => ({ beside: false, ...fields }) as Piece
 
 describe('pieces', () => {
@@ -193,7 +198,7 @@ describe('pieces', () => {
     expect(read.all('nav').map((nav) => attribute(nav, 'class'))).toEqual(['menu menu-line'])
   })
 
-  const inContent = (html: string, id: string, more: Partial<Surround> = {}) => {
+  const inContent = (html: string, id: string, more: Partial<PiecesSurround> = {}) => {
     const site = siteWithPieces({}, more)
     const entries = new Map(site.plan.entries)
     const entry = entries.get(id) as PageEntry
@@ -237,7 +242,7 @@ describe('pieces', () => {
       const entry = [...entries.values()].find((one) => one.id === id) as PageEntry
       entries.set(id, { ...entry, body: { html, changed: '' } })
     }
-    const renderer = createRenderer({ ...site, plan: { ...site.plan, entries } }, YEAR)
+    const renderer = createPageWriter({ ...site, plan: { ...site.plan, entries } }, YEAR)
     // Whichever page was written before, the ids are the same.
     const once = renderer.page('visit')
     renderer.page('home')
@@ -308,7 +313,7 @@ describe('names and landmarks', () => {
     exceptions: [],
   }))
   const labels = (site: Site) =>
-    readPage(createRenderer(site, YEAR).page('visit'))
+    readPage(createPageWriter(site, YEAR).page('visit'))
       .all('nav')
       .map((nav) => attribute(nav, 'aria-label'))
 
@@ -321,7 +326,7 @@ describe('names and landmarks', () => {
   test('at the side, navigation alone is in no landmark around it; anything else is in an aside', () => {
     const text: Piece = { id: 'text', kind: 'text', beside: false, text: 'Open daily.' }
     const around = (side: Piece[]) => {
-      const html = createRenderer(siteWithPieces({ side }, { menus }), YEAR).page('visit')
+      const html = createPageWriter(siteWithPieces({ side }, { menus }), YEAR).page('visit')
       return readPage(html).elements.find((one) => attribute(one, 'class') === 'side')?.tagName
     }
     expect([around([menuPiece('p', 'm0')]), around([menuPiece('p', 'm0'), text])]).toEqual(['div', 'aside'])
@@ -329,7 +334,7 @@ describe('names and landmarks', () => {
 
   test('a pager that shows labels alone says which way it leads', () => {
     const pager: Piece = { id: 'pager', kind: 'pager', beside: false, shows: 'labels', up: false }
-    const page = readPage(createRenderer(siteWithPieces({ after: [pager] }), YEAR).page('visit'))
+    const page = readPage(createPageWriter(siteWithPieces({ after: [pager] }), YEAR).page('visit'))
     const said = page.all('a').filter((a) => /prev|next/.test(attribute(a, 'rel') ?? ''))
     expect(said.map((a) => attribute(a, 'aria-label'))).toEqual(['Previous: Home', 'Next: Times'])
   })
@@ -338,7 +343,7 @@ describe('names and landmarks', () => {
     const here = { ...STANDARD_SURROUND.here, bodyId: true }
     const site = siteWithPieces({}, { here })
     const idOf = (at: Site, page: string) =>
-      attribute(readPage(createRenderer(at, YEAR).page(page)).all('body')[0]!, 'id')
+      attribute(readPage(createPageWriter(at, YEAR).page(page)).all('body')[0]!, 'id')
     const renamed = applyChange(site, {
       kind: 'setEntry',
       entry: 'visit',
@@ -362,7 +367,7 @@ describe('names and landmarks', () => {
       field: 'body',
       value,
     }).site
-    const page = readPage(createRenderer(site, YEAR).page('visit'))
+    const page = readPage(createPageWriter(site, YEAR).page('visit'))
     expect(page.all('h1').map(textOf)).toEqual(expected)
   })
 })

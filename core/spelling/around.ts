@@ -2,7 +2,7 @@ import type { Site } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
 import type { PickedLink } from '../plan/surround/pickedLink.ts'
 import type { Piece } from '../plan/surround/piece.ts'
-import { standings } from '../plan/surround/surround.ts'
+import { piecesShown } from '../plan/surround/surround.ts'
 import { type PlacedWord, wordsInBody, wordsInText } from './wordsToLookUp.ts'
 
 /** Gives what stands in the place of a text; HTML is not read as plain text is. */
@@ -81,7 +81,7 @@ export function* wordsAround(site: Site): Generator<WordsAround> {
     })
     return words
   }
-  for (const { piece } of standings(site.surround))
+  for (const { piece } of piecesShown(site.surround))
     yield {
       place: { in: 'piece', piece: piece.id },
       words: collected((respell) => respeltPiece(piece, respell)),

@@ -5,7 +5,7 @@ import { newSite, type Site } from '../plan/site.ts'
 import { correction } from './correction.ts'
 import { dictionariesFor, speller, spellingsIn, wordsOfSite } from './spelling.ts'
 import fc from 'fast-check'
-import { standings } from '../plan/surround/surround.ts'
+import { piecesOf, allPieces } from '../plan/surround/surround.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { dictionaryOf } from '../testing/dictionary.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
@@ -216,11 +216,11 @@ test('words of pieces and menus are looked up, and written otherwise where they 
     correction(site, { in: 'menu', menu: 'm' }, 'Smal', 'Small')!,
   )
   expect(misspelt(mended)).toEqual([])
-  expect(mended.surround.places.footer).toMatchObject([
+  expect(piecesOf(mended.surround).places.footer).toMatchObject([
     {},
     { html: '<p class="wlaks">Walks &amp; more</p>' },
     { columns: [{ heading: 'Walks' }] },
-    ...mended.surround.places.footer.slice(3),
+    ...piecesOf(mended.surround).places.footer.slice(3),
   ])
   expect(correction(site, { in: 'piece', piece: 'gone' }, 'Wlaks', 'Walks')).toBeUndefined()
 })
@@ -228,7 +228,7 @@ test('words of pieces and menus are looked up, and written otherwise where they 
 test('every text around the content is read, and given back as it was where nothing is written otherwise', () => {
   fc.assert(
     fc.property(arbitrarySite(4, arbitrarySurround), (site) => {
-      for (const { piece } of standings(site.surround)) {
+      for (const { piece } of allPieces(site.surround)) {
         expect(respeltPiece(piece, (text) => text)).toEqual(piece)
         // What is not given back otherwise is no text of the author's: ids, targets, names.
         const changed = respeltPiece(piece, (text) => `${text}!`)

@@ -4,7 +4,6 @@ import { markOf } from '../plan/change/over.ts'
 import type { EntryId } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
 import type { Included, IncludedPart, Templates } from '../plan/surround/templates.ts'
-import type { Encoding } from '../standard/encoding.ts'
 import { includesIn } from '../standard/includes.ts'
 import type { Writing } from './writing.ts'
 
@@ -17,14 +16,6 @@ export interface IncludedWriter {
   part(part: IncludedPart): string
   /** All of it, with what it keeps of its own. */
   text(): string
-}
-
-/** A file that pages put in, as it is given out. */
-export interface IncludedFile {
-  readonly file: string
-  readonly path: string
-  readonly text: string
-  readonly encoding: Encoding
 }
 
 /** The path that references of a part start from: they stand in the pages that put it in. */

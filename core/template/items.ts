@@ -41,6 +41,20 @@ function formOf(pattern: MenuPattern, item: MenuItem, level: number, state: Item
   return state === 'plain' ? undefined : formOf(pattern, item, level, 'plain')
 }
 
+const stateOf = ({ id }: MenuItem, mark: HereMark): ItemState =>
+  id === mark.here ? 'here' : id === mark.nearest || mark.within.has(id) ? 'within' : 'plain'
+
+/** Whether an item is written as a link: that of the page itself may be text. @param level from 1 */
+export function isWrittenAsLink(
+  pattern: MenuPattern,
+  item: MenuItem,
+  level: number,
+  mark: HereMark,
+): boolean {
+  const form = formOf(pattern, item, level, stateOf(item, mark))
+  return form?.head.some((bit) => typeof bit !== 'string' && 'hole' in bit && bit.hole === 'href') ?? false
+}
+
 /** A menu of a page in the author's own way of writing. */
 export function writeMenu(
   pattern: MenuPattern,
@@ -48,12 +62,10 @@ export function writeMenu(
   mark: HereMark,
   writing: Writing,
 ): string {
-  const stateOf = ({ id }: MenuItem): ItemState =>
-    id === mark.here ? 'here' : id === mark.nearest || mark.within.has(id) ? 'within' : 'plain'
   const list = (level: number, all: readonly MenuItem[]): string => {
     const between = pattern.between[level - 1] ?? pattern.between.at(-1) ?? ''
     const written = all.map((item) => {
-      const form = formOf(pattern, item, level, stateOf(item))
+      const form = formOf(pattern, item, level, stateOf(item, mark))
       if (!form) return ''
       const values = { label: item.label, title: item.label, target: item.target }
       const head = writing.bits(form.head as Bits, { item: values }, pattern.spelling)

@@ -1,34 +1,52 @@
 import { wayTo } from '../navigate/breadcrumb.ts'
-import { itemsShown, type MenuItem, targetOfEntry } from '../navigate/menu.ts'
+import { hereMark, indexOfMenu, itemsShown, type MenuItem, targetOfEntry } from '../navigate/menu.ts'
 import type { EntryId, LinkTarget } from '../plan/entry.ts'
-import type { Site } from '../plan/site.ts'
+import type { TemplatesSite } from '../plan/site.ts'
 import { menuOf } from '../plan/surround/surround.ts'
-import type { Bits, TemplatePart, Templates } from '../plan/surround/templates.ts'
+import type { Bits, TemplatePart } from '../plan/surround/templates.ts'
+import { isWrittenAsLink } from './items.ts'
 import { pagerValues } from './pager.ts'
 import { createTemplateWriter } from './write.ts'
 
-/** The links around the content of a page that is made with a template: to pages, or elsewhere. */
-interface TemplateLinks {
-  readonly menu: readonly (EntryId | 'elsewhere')[]
-  readonly around: readonly (EntryId | 'elsewhere')[]
+type Leads = EntryId | 'elsewhere'
+
+/** The links of one part around the content of a page that is made with a template: to pages, or elsewhere. */
+export interface LinksOfPart {
+  readonly of: 'menu' | 'breadcrumb' | 'pager' | 'header' | 'footer'
+  readonly links: readonly Leads[]
 }
 
-const leads = (target: LinkTarget | undefined): (EntryId | 'elsewhere')[] =>
+const leads = (target: LinkTarget | undefined): Leads[] =>
   target === undefined ? [] : [target.to === 'entry' ? target.entry : 'elsewhere']
 
-const ofItems = (items: readonly MenuItem[]): (EntryId | 'elsewhere')[] =>
-  items.flatMap((item) => [...leads(item.target), ...ofItems(item.items)])
+/** The links of the items of a menu. @param isLink whether an item is written as a link */
+const ofItems = (
+  items: readonly MenuItem[],
+  isLink: (item: MenuItem, level: number) => boolean,
+  level = 1,
+): Leads[] =>
+  items.flatMap((item) => [
+    ...(isLink(item, level) ? leads(item.target) : []),
+    ...ofItems(item.items, isLink, level + 1),
+  ])
+
+/** Whether a part stands behind the content. */
+const isPastContent = (parts: readonly TemplatePart[], at: number): boolean => {
+  const content = parts.findIndex(({ kind }) => kind === 'content')
+  return content >= 0 && at > content
+}
 
 /** Prepares what tells the links around the content of each page. */
-export function templateLinks(site: Site, templates: Templates): (page: EntryId) => TemplateLinks {
-  const writer = createTemplateWriter(site, templates)
+export function templateLinks(site: TemplatesSite): (page: EntryId) => LinksOfPart[] {
+  const { templates } = site.surround
+  const writer = createTemplateWriter(site)
   const menus = new Map(templates.menus.map((pattern) => [pattern.id, pattern]))
   const included = new Map(templates.included.map((one) => [one.file, one]))
   return (page) => {
-    const menu: (EntryId | 'elsewhere')[] = []
-    const around: (EntryId | 'elsewhere')[] = []
+    const all: LinksOfPart[] = []
     const put = new Set<string>()
-    const takeBits = (bits: Bits) => {
+    const takeBits = (bits: Bits, of: 'header' | 'footer') => {
+      const around: Leads[] = []
       for (const bit of bits) {
         if (typeof bit === 'string' || !('to' in bit)) continue
         switch (bit.to) {
@@ -45,28 +63,37 @@ export function templateLinks(site: Site, templates: Templates): (page: EntryId)
             break
         }
       }
+      if (around.length > 0) all.push({ of, links: around })
     }
     const take = (part: TemplatePart) => {
       switch (part.kind) {
         case 'menu': {
           const pattern = menus.get(part.pattern)
           const shown = pattern && menuOf(site.surround, pattern.menu)
-          if (shown) menu.push(...ofItems(itemsShown(site, shown, pattern.shape, page)))
+          if (!shown) break
+          const items = itemsShown(site, shown, pattern.shape, page)
+          const mark = hereMark(site.plan, indexOfMenu(items), page)
+          const isLink = (item: MenuItem, level: number) => isWrittenAsLink(pattern, item, level, mark)
+          all.push({ of: 'menu', links: ofItems(items, isLink) })
           break
         }
-        case 'breadcrumb':
-          for (const id of wayTo(site.plan, page))
-            if (id !== page) around.push(...leads(targetOfEntry(site, id)))
+        case 'breadcrumb': {
+          const above = wayTo(site.plan, page).filter((id) => id !== page)
+          all.push({ of: 'breadcrumb', links: above.flatMap((id) => leads(targetOfEntry(site, id))) })
           break
-        case 'pager':
+        }
+        case 'pager': {
+          // The links of the head are not seen.
           if (part.pattern === 'relations') break
-          for (const value of Object.values(pagerValues(site, page))) around.push(...leads(value.target))
+          const values = Object.values(pagerValues(site, page))
+          all.push({ of: 'pager', links: values.flatMap(({ target }) => leads(target)) })
           break
+        }
         case 'text':
-          takeBits(part.bits)
+          takeBits(part.bits, part.where === 'footer' ? 'footer' : 'header')
           break
         case 'own':
-          takeBits(part.usual)
+          takeBits(part.usual, part.where === 'footer' ? 'footer' : 'header')
           break
         case 'title':
         case 'description':
@@ -81,10 +108,10 @@ export function templateLinks(site: Site, templates: Templates): (page: EntryId)
       for (; at < from && at < parts.length; at++) take(parts[at]!)
       // What is only written otherwise leads where the plan says.
       if (over !== undefined) continue
-      takeBits(bits)
+      takeBits(bits, isPastContent(parts, from) ? 'footer' : 'header')
       at = Math.max(at, to)
     }
     for (; at < parts.length; at++) take(parts[at]!)
-    return { menu, around }
+    return all
   }
 }

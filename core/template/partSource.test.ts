@@ -14,16 +14,8 @@ const text = fc.oneof(
   fc.string({ maxLength: 12 }),
   fc.constantFrom('<a href="', '">', 'entry:', 'entry:a', 'site-file:ab#x', '\r\n', '\u{1F33C}'),
 )
-/** One address stands for each target: an author writes it in one way on a page. */
-const arbitraryBits = fc.array(fc.oneof(text, address), { maxLength: 8 }).map((bits): Bits => {
-  const known = new Map<string, (typeof bits)[number]>()
-  return bits.map((bit) => {
-    if (typeof bit === 'string') return bit
-    const key = `${bit.to}:${bit.id}${bit.tail}`
-    if (!known.has(key)) known.set(key, bit)
-    return known.get(key)!
-  }) as Bits
-})
+/** One target may be written in several ways: in a link, in a style, with its index file and without. */
+const arbitraryBits: fc.Arbitrary<Bits> = fc.array(fc.oneof(text, address), { maxLength: 8 })
 const flat = (bits: Bits) => bits.map((bit) => (typeof bit === 'string' ? bit : JSON.stringify(bit))).join('')
 
 test('a text that is edited and left as it was is the same, or is not offered to be edited', () => {
@@ -37,12 +29,32 @@ test('a text that is edited and left as it was is the same, or is not offered to
   )
 })
 
+test('what is typed between pointers leaves all of them as they are written', () => {
+  const letters = fc.stringMatching(/^[ ,.;A-Z]{1,5}$/)
+  fc.assert(
+    fc.property(arbitraryBits, fc.nat(), letters, (bits, pick, typed) => {
+      const at = pick % (bits.length + 1)
+      const [before, after] = [bits.slice(0, at), bits.slice(at)]
+      const source = sourceOfBits(before) + typed + sourceOfBits(after)
+      fc.pre(canBeEdited(bits))
+      expect(flat(bitsOfSource(source, bits))).toBe(flat([...before, typed, ...after]))
+    }),
+    { numRuns: 1000 },
+  )
+})
+
 test('addresses keep their way of writing wherever they are moved to', () => {
   const home = { to: 'entry', id: 'home', tail: '', start: 'root', index: 'folder', isPlain: false } as const
   const before: Bits = ['<a href="', home, '">Home</a>']
   expect(bitsOfSource('<p><a class=x href="entry:home">Start</a> <a href="entry:else">', before)).toEqual([
     '<p><a class=x href="',
     home,
-    '">Start</a> <a href="entry:else">',
+    '">Start</a> <a href="',
+    { ...home, id: 'else' },
+    '">',
+  ])
+  // Words are no reference.
+  expect(bitsOfSource('<p>See entry:else, or (<b>entry:else</b>)', before)).toEqual([
+    '<p>See entry:else, or (<b>entry:else</b>)',
   ])
 })

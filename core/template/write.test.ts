@@ -1,3 +1,4 @@
+import { withTemplates } from '../plan/surround/surround.ts'
 import fc from 'fast-check'
 import type { PageMaking, Template, Templates } from '../plan/surround/templates.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
@@ -39,7 +40,7 @@ const arbitraryTemplated = fc
 test('every page is written by a template that is there, whatever it and its siblings say', () => {
   fc.assert(
     fc.property(arbitraryTemplated, ({ site, templates, ids }) => {
-      const writer = createTemplateWriter(site, templates)
+      const writer = createTemplateWriter({ ...site, surround: withTemplates(site.surround, templates) })
       for (const id of ids) {
         const own = templates.pages[id]?.template
         const by = writer.templateOf(id).id

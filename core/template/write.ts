@@ -4,20 +4,17 @@ import { type HereMark, hereMark, indexOfMenu, itemsShown } from '../navigate/me
 import { documentTitle, firstHeading } from '../navigate/title.ts'
 import type { EntryId, PageEntry } from '../plan/entry.ts'
 import { childrenOf, entryOf } from '../plan/plan.ts'
-import type { Site } from '../plan/site.ts'
+import type { Site, TemplatesSite } from '../plan/site.ts'
 import { markOf } from '../plan/change/over.ts'
 import { menuOf } from '../plan/surround/surround.ts'
 import { escapeAttribute } from '../standard/escape.ts'
 import { textWriter } from './asWritten.ts'
-import { writeContent } from './content.ts'
-import {
-  type IncludedFile,
-  includedWriter,
-  type IncludedWriter,
-  NO_MARK,
-  seenFrom,
-  withIncludes,
-} from './included.ts'
+import { CONTENT, type IncludedFile, type PageWriter, type WrittenPart } from '../page/pageWriter.ts'
+import type { WholePart } from '../page/parts.ts'
+import { withoutPointers, writeContent } from './content.ts'
+import { sourceReferences } from '../pointer/inSource.ts'
+import { partOfPieces } from './partOf.ts'
+import { includedWriter, type IncludedWriter, NO_MARK, seenFrom, withIncludes } from './included.ts'
 import { writeMenu } from './items.ts'
 import type {
   Included,
@@ -34,23 +31,15 @@ import { type Writing, writingOn } from './writing.ts'
 import { valueAt } from '../standard/record.ts'
 
 /** Writes the pages of a site whose surround is its author's own HTML. */
-export interface TemplateWriter {
-  /** A page as text, with what it keeps of its own. */
-  page(id: EntryId): string
-  /** The same in the pieces that it is put together of. */
+export interface TemplateWriter extends PageWriter {
+  /** A page in the pieces that it is put together of, with what it keeps of its own. */
   pieces(id: EntryId): WrittenPiece[]
   /** What a part of a template is on a page by the plan and the patterns alone. */
   part(id: EntryId, part: TemplatePart): string
   /** What writes a part that pages put in. */
   included(included: Included): IncludedWriter
-  /** The files that pages put in, as they are given out. */
-  includedFiles(): readonly IncludedFile[]
-  /** A page about as its visitors get it, with what it puts in. */
-  shown(id: EntryId): string
   /** A menu of a page as it is where no item is marked. */
   unmarked(id: EntryId, part: MenuPart): string
-  /** The same of all its menus. */
-  unmarkedMenus(id: EntryId): string
   /** How a page is made; a new one as its neighbours are. */
   makingOf(id: EntryId): PageMaking
   templateOf(id: EntryId): Template
@@ -94,8 +83,9 @@ function likelyMaking({ plan }: Site, { pages, templates }: Templates, id: Entry
 }
 
 /** Prepares what all pages share. */
-export function createTemplateWriter(site: Site, templates: Templates): TemplateWriter {
+export function createTemplateWriter(site: TemplatesSite): TemplateWriter {
   const { plan, surround, settings } = site
+  const { templates } = surround
   const { paths } = addressesOf(site)
   const write = textWriter(templates)
   const notFound = notFoundPage(site)
@@ -189,11 +179,42 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
     (files ??= templates.included.flatMap((one) => {
       const file = site.files.get(one.file)
       if (file?.content !== one.content) return []
-      return [{ file: one.file, path: file.path, text: included(one).text(), encoding: one.encoding }]
+      const from = seenFrom(paths, site, one.from, file.path)
+      const text = withoutPointers(
+        site,
+        included(one).text(),
+        from,
+        templates.spelling,
+        publishedOn(plan.home),
+      )
+      return [{ file: one.file, path: file.path, text, encoding: one.encoding }]
     }))
   const unmarked = (id: EntryId, part: MenuPart) =>
     menuOn(id, part.pattern, writingOn(site, paths.get(id)!, publishedOn(id)), NO_MARK)
-  const page = (id: EntryId) => [...pieces(id)].reduce((text, piece) => text + piece.text, '')
+  const page = (id: EntryId) => {
+    const text = [...pieces(id)].reduce((whole, piece) => whole + piece.text, '')
+    // A template may hold what its author typed.
+    return withoutPointers(site, text, paths.get(id)!, templates.spelling, publishedOn(id))
+  }
+
+  function partsOf(id: EntryId): WrittenPart[] {
+    const all = [...pieces(id)]
+    const texts = new Map<WholePart, string>()
+    partOfPieces(all).forEach((part, at) => texts.set(part, (texts.get(part) ?? '') + all[at]!.text))
+    // All menus are one: where a page keeps something of its own, it may stand for several.
+    const menu = {
+      get unmarked() {
+        const menuParts = templateOf(id).parts.filter((part) => part.kind === 'menu')
+        return menuParts.map((part) => unmarked(id, part)).join('')
+      },
+      mark: undefined,
+      isLinked: false,
+    }
+    return [...texts].map(([kind, text]): WrittenPart => ({
+      ...{ kind, key: kind === 'main content' ? CONTENT : kind, text },
+      menu: kind === 'menu' ? menu : undefined,
+    }))
+  }
 
   return {
     makingOf,
@@ -208,11 +229,16 @@ export function createTemplateWriter(site: Site, templates: Templates): Template
     },
     part: (id, part) => partOf(id, part, writingOn(site, paths.get(id)!, publishedOn(id))),
     unmarked,
-    unmarkedMenus(id) {
-      const menuParts = templateOf(id).parts.filter((part) => part.kind === 'menu')
-      return menuParts.map((part) => unmarked(id, part)).join('')
-    },
     page,
     pieces: (id) => [...pieces(id)],
+    parts: (id) => partsOf(id),
+    encodingOf: (id) => makingOf(id).encoding,
+    contentLinks(id) {
+      const content = partsOf(id).find(({ kind }) => kind === 'main content')?.text ?? ''
+      return {
+        rest: pageOf(id).body.html,
+        links: [...sourceReferences(content)].map(({ raw }) => ({ isPicture: false, href: raw })),
+      }
+    },
   }
 }

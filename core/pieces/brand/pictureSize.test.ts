@@ -1,8 +1,9 @@
+import { piecesOf } from '../../plan/surround/surround.ts'
 import { applyChange } from '../../plan/change/apply.ts'
 import type { SingleChange } from '../../plan/change/change.ts'
 import { newPage } from '../../plan/newEntry.ts'
 import { readOpml } from '../../formats/opml.ts'
-import { createRenderer } from '../../render/renderer.ts'
+import { createPageWriter } from '../../render/pageWriter.ts'
 import { attribute, readPage } from '../../testing/readPage.ts'
 import { YEAR } from '../../testing/year.ts'
 
@@ -40,7 +41,7 @@ function sizes(...more: SingleChange[]) {
       ...more,
     ],
   })
-  const renderer = createRenderer(site, YEAR)
+  const renderer = createPageWriter(site, YEAR)
   return ['locks', 'tea'].map((page) =>
     readPage(renderer.page(page))
       .all('img')
@@ -57,7 +58,7 @@ test('a logo and a banner say how large they are, where that is known', () => {
 })
 
 test('a style sheet of the author alone may set a width and no height: it gets no sizes', () => {
-  const headFiles = { ...start.surround.headFiles, ourStyles: false }
+  const headFiles = { ...piecesOf(start.surround).headFiles, ourStyles: false }
   const without = ['logo.png', undefined, undefined]
   expect(sizes({ kind: 'setSurround', field: 'headFiles', value: headFiles })).toEqual([
     [without, ['lock.png', undefined, undefined]],

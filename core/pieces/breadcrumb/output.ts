@@ -1,4 +1,4 @@
-import { isWritten, type Site } from '../../plan/site.ts'
+import { isWritten, type PiecesSite } from '../../plan/site.ts'
 import type { PieceOf } from '../../plan/surround/piece.ts'
 import { type LinksOnPage, type PieceOutput, SHOWS_OF_THE_PAGE } from '../pieceOutput.ts'
 import { breadcrumbOf } from '../../navigate/breadcrumb.ts'
@@ -32,7 +32,7 @@ export function prepareBreadcrumb({ site, links, indent, words, names }: Around)
 }
 
 /** The links of the breadcrumb on each page. */
-export function breadcrumbLinks(site: Site): LinksOnPage {
+export function breadcrumbLinks(site: PiecesSite): LinksOnPage {
   const { plan, surround } = site
   return ({ page }) =>
     breadcrumbOf(plan, surround.breadcrumb, page.id)

@@ -1,5 +1,5 @@
 import { documentTitle } from '../../navigate/title.ts'
-import type { Site } from '../../plan/site.ts'
+import type { PiecesSite, Site } from '../../plan/site.ts'
 import { shapeNamed } from '../../plan/surround/menuShape.ts'
 import type { Call } from '../../render/authorHtml.ts'
 import { escapeText } from '../../standard/escape.ts'
@@ -42,7 +42,7 @@ export function prepareCall({ element, attributes }: Call, around: Around): Prep
 }
 
 /** The links that a computed part writes on a page. */
-export function callLinks(site: Site, { element, attributes }: Call): LinksOnPage {
+export function callLinks(site: PiecesSite, { element, attributes }: Call): LinksOnPage {
   switch (element) {
     case 'put-breadcrumb':
       return breadcrumbLinks(site)

@@ -4,7 +4,7 @@ import { applyChange } from '../../plan/change/apply.ts'
 import type { SingleChange } from '../../plan/change/change.ts'
 import { newPage } from '../../plan/newEntry.ts'
 import { childrenOf } from '../../plan/plan.ts'
-import { createRenderer } from '../../render/renderer.ts'
+import { createPageWriter } from '../../render/pageWriter.ts'
 import { attribute, readPage, textOf } from '../../testing/readPage.ts'
 import { YEAR } from '../../testing/year.ts'
 
@@ -43,7 +43,7 @@ const site = applyChange(start, {
 /** The cards that a text makes on a page: picture, title, address and description of each. */
 function cardsOf(html: string, on = news!) {
   const { site: next } = applyChange(site, body(on, html))
-  const read = readPage(createRenderer(next, YEAR).page(on))
+  const read = readPage(createPageWriter(next, YEAR).page(on))
   return read
     .all('ul')
     .filter((list) => attribute(list, 'class') === 'cards')
@@ -86,7 +86,7 @@ test('picked pages are cards in the order of the author, each once; those that a
 /** The lines of the list that a text makes on the page of news, each as its text. */
 function linesOf(html: string, ...changes: SingleChange[]): string[] {
   const { site: next } = applyChange(site, { kind: 'batch', changes: [...changes, body(news!, html)] })
-  return readPage(createRenderer(next, YEAR).page(news!))
+  return readPage(createPageWriter(next, YEAR).page(news!))
     .all('li')
     .filter((item) => item.parentNode && 'tagName' in item.parentNode)
     .map((item) => textOf(item).replace(/\s+/g, ' ').trim())
@@ -135,7 +135,7 @@ test('the order by date is that of the days, and pages of one day keep the order
           body(otters!, `<put-pages newest${areCards ? ' cards' : ''}></put-pages>`),
         ],
       })
-      const html = createRenderer(next, YEAR).page(otters!)
+      const html = createPageWriter(next, YEAR).page(otters!)
       const shown = readPage(html.slice(html.indexOf('<main')))
         .all('li')
         .map((item) => numberOf(textOf(item)))

@@ -2,7 +2,7 @@ import { itemsBelow, type MenuItem, targetOfEntry } from '../../navigate/menu.ts
 import { wholeSite } from '../../navigate/pageList.ts'
 import { type EntryId, isBegun, labelOf } from '../../plan/entry.ts'
 import { fileTypeOf } from '../../plan/file.ts'
-import type { Site } from '../../plan/site.ts'
+import type { PiecesSite, Site } from '../../plan/site.ts'
 import type { Call, ComputedElement } from '../../render/authorHtml.ts'
 import { compileBody } from '../../render/body.ts'
 import { escapeText } from '../../standard/escape.ts'
@@ -28,7 +28,7 @@ export const pickedEntries = (attributes: Attributes): readonly EntryId[] | unde
   attributes['of']?.split(/\s+/).filter((id) => id !== '')
 
 /** The picked entries that are on the site, as items without others below them. */
-function pickedItems(site: Site, ids: readonly EntryId[]): readonly MenuItem[] {
+function pickedItems(site: PiecesSite, ids: readonly EntryId[]): readonly MenuItem[] {
   return [...new Set(ids)].flatMap((id): MenuItem[] => {
     const entry = site.plan.entries.get(id)
     const target = entry && targetOfEntry(site, id)
@@ -43,7 +43,7 @@ function dateOf({ plan }: Site, { entry }: MenuItem): string {
 }
 
 /** Returns items with the newest page first, on each level; those without a date come last, in their order. */
-function newestFirst(site: Site, items: readonly MenuItem[]): readonly MenuItem[] {
+function newestFirst(site: PiecesSite, items: readonly MenuItem[]): readonly MenuItem[] {
   const dated = items.map((item) => ({
     date: dateOf(site, item),
     item: { ...item, items: newestFirst(site, item.items) },
@@ -54,7 +54,7 @@ function newestFirst(site: Site, items: readonly MenuItem[]): readonly MenuItem[
 
 /** Returns the items of a list on a page, in the order that the author wants. */
 function itemsOn(
-  site: Site,
+  site: PiecesSite,
   element: PageListElement,
   attributes: Attributes,
 ): (page: EntryId) => readonly MenuItem[] {
@@ -64,7 +64,7 @@ function itemsOn(
 
 /** Returns the items of a list on a page: the pages that the author picked, its subpages, or the whole site. */
 function itemsInPlanOrder(
-  site: Site,
+  site: PiecesSite,
   element: PageListElement,
   attributes: Attributes,
 ): (page: EntryId) => readonly MenuItem[] {
@@ -83,7 +83,7 @@ function itemsInPlanOrder(
  * Writes the dates of pages in a list, as the language of the site does: calendar and words are those of CLDR (UTS 35).
  * @returns a function from an item to a `<time>` element (HTML, 4.5.14); empty where its page has no date
  */
-function dateWriter(site: Site): (item: MenuItem) => string {
+function dateWriter(site: PiecesSite): (item: MenuItem) => string {
   // A language that the platform does not know must not fall back to that of the machine.
   const format = new Intl.DateTimeFormat([site.settings.language, 'en-GB'], {
     dateStyle: 'long',
@@ -189,7 +189,11 @@ function* leadsOf(items: readonly MenuItem[]): Generator<{ id: string; to: Entry
 }
 
 /** The links of a list on a page: where the mark is plain text, the page's own item is none. */
-export function pageListLinks(site: Site, element: PageListElement, attributes: Attributes): LinksOnPage {
+export function pageListLinks(
+  site: PiecesSite,
+  element: PageListElement,
+  attributes: Attributes,
+): LinksOnPage {
   const items = itemsOn(site, element, attributes)
   const isLinked = site.surround.here.form === 'link'
   const areCards = element === 'put-pages' && 'cards' in attributes

@@ -1,5 +1,5 @@
 import { whereIs } from '../../navigate/leads.ts'
-import { isWritten, type Site } from '../../plan/site.ts'
+import { isWritten, type PiecesSite } from '../../plan/site.ts'
 import type { PieceOf } from '../../plan/surround/piece.ts'
 import { type Call, callsOf, compileHtml, slotsOf, writeHtml } from '../../render/authorHtml.ts'
 import { pointersIn } from '../../render/slots.ts'
@@ -25,7 +25,7 @@ function prepareOwnHtml({ html }: PieceOf<'html'>, around: Around): Prepared {
 }
 
 /** The links of own HTML: those to pages by id, those of computed parts, and all others as leaving the site. */
-function linksOfOwnHtml(html: string, site: Site): LinksOnPage {
+function linksOfOwnHtml(html: string, site: PiecesSite): LinksOnPage {
   const compiled = compileHtml(html, 0)
   const elsewhere = compiled.texts.flatMap((text) =>
     [...text.matchAll(/<a\b[^>]*\shref="(?!#)/g)].map(() => 'elsewhere' as const),

@@ -1,13 +1,13 @@
 import { hereMark, indexOfMenu, isSameEverywhere, itemsShown, type MenuItem } from '../../navigate/menu.ts'
 import type { EntryId } from '../../plan/entry.ts'
-import type { Site } from '../../plan/site.ts'
+import type { PiecesSite } from '../../plan/site.ts'
 import type { PieceOf } from '../../plan/surround/piece.ts'
 import { menuOf } from '../../plan/surround/surround.ts'
 import type { Leads, LinksOnPage, PieceOutput, ShownMenu } from '../pieceOutput.ts'
 import { prepareMenu } from './folderMenu.ts'
 
 /** The links of a menu on each page. */
-export function menuLinks(site: Site, { menu, shape }: ShownMenu): LinksOnPage {
+export function menuLinks(site: PiecesSite, { menu, shape }: ShownMenu): LinksOnPage {
   const linksOf = (items: readonly MenuItem[]): { id: string; to: Leads }[] =>
     items.flatMap(({ id, target, items: under }) => [
       ...(target ? [{ id, to: target.to === 'entry' ? target.entry : ('elsewhere' as const) }] : []),

@@ -1,4 +1,4 @@
-import type { Site } from '../../plan/site.ts'
+import type { PiecesSite } from '../../plan/site.ts'
 import { type LinksOnPage, type PieceOutput, SHOWS_OF_THE_PAGE } from '../pieceOutput.ts'
 import { pageAbove } from '../../navigate/pageAbove.ts'
 import { type EntryId, labelOf } from '../../plan/entry.ts'
@@ -38,7 +38,7 @@ export function preparePager(
 }
 
 /** The links of the pager on each page. @param up whether one leads to the parent */
-export function pagerLinks(site: Site, up: boolean): LinksOnPage {
+export function pagerLinks(site: PiecesSite, up: boolean): LinksOnPage {
   return ({ page, order: { previous, next } }) =>
     [previous, up ? pageAbove(site, page.id) : undefined, next].filter((id) => id !== undefined)
 }

@@ -1,3 +1,4 @@
+import { piecesOf, withPieces } from '../plan/surround/surround.ts'
 import fc from 'fast-check'
 import { addressesOf } from '../address/addresses.ts'
 import { encodePath } from '../address/relative.ts'
@@ -12,7 +13,7 @@ import { readOpml } from '../formats/opml.ts'
 import { outputFiles } from '../formats/archive.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { attribute, isInside, readPage, textOf } from '../testing/readPage.ts'
-import { createRenderer } from './renderer.ts'
+import { createPageWriter } from './pageWriter.ts'
 import { YEAR } from '../testing/year.ts'
 
 const TOP = 'https://example.org/some%20where/'
@@ -40,7 +41,7 @@ describe('pages of any site', () => {
       fc.property(arbitrarySite(), fc.constantFrom(...LINK_STYLES), (given, linkStyle) => {
         const site = { ...given, settings: { ...given.settings, linkStyle, baseUrl: TOP } }
         const index = `index${site.settings.extension}`
-        const renderer = createRenderer(site, YEAR)
+        const renderer = createPageWriter(site, YEAR)
         const urls = new Set(
           [...outputFiles(site, YEAR)].map(({ path }) => new URL(TOP + encodePath(path)).href),
         )
@@ -69,9 +70,9 @@ describe('pages of any site', () => {
           ...given,
           // Its page is shown at any address: its links start from the top.
           settings: { ...given.settings, notFound: null },
-          surround: { ...given.surround, here: { ...given.surround.here, form: 'link' } },
+          surround: withPieces(given.surround, { here: { ...piecesOf(given.surround).here, form: 'link' } }),
         }
-        const renderer = createRenderer(site, YEAR)
+        const renderer = createPageWriter(site, YEAR)
         const surrounds = new Set(
           pagesOf(site).map(({ id }) => bareSurround(renderer.page(id), urlOf(site, id))),
         )
@@ -84,7 +85,7 @@ describe('pages of any site', () => {
   test('the menu is marked as hereMark says: at most one current item, the ancestors within', () => {
     fc.assert(
       fc.property(arbitrarySite(), (site) => {
-        const renderer = createRenderer(site, YEAR)
+        const renderer = createPageWriter(site, YEAR)
         const index = indexOfMenu(itemsOf(site, site.surround.menus[0]!, site.plan.home))
         for (const page of pagesOf(site)) {
           const mark = hereMark(site.plan, index, page.id)
@@ -97,7 +98,7 @@ describe('pages of any site', () => {
           if (mark.here) {
             expect(attribute(current[0]!, 'aria-current')).toBe('page')
             expect(attribute(current[0]!, 'class')).toBe('here')
-            expect(current[0]!.tagName).toBe(site.surround.here.form === 'text' ? 'span' : 'a')
+            expect(current[0]!.tagName).toBe(piecesOf(site.surround).here.form === 'text' ? 'span' : 'a')
             expect(textOf(current[0]!)).toBe(labelOf(page))
           } else if (mark.nearest) expect(attribute(current[0]!, 'aria-current')).toBe('true')
           const within = inMenu.filter((element) => attribute(element, 'class') === 'within')
@@ -111,7 +112,7 @@ describe('pages of any site', () => {
   test('breadcrumbs say the ancestors; the last item is the page, as text', () => {
     fc.assert(
       fc.property(arbitrarySite(12), (site) => {
-        const renderer = createRenderer(site, YEAR)
+        const renderer = createPageWriter(site, YEAR)
         for (const page of pagesOf(site)) {
           const read = readPage(renderer.page(page.id))
           const items = read.all('li').filter((item) => isInside(item, 'ol'))
@@ -126,7 +127,7 @@ describe('pages of any site', () => {
   test('markup in titles, labels and words is text everywhere: pages parse to the elements they should have', () => {
     fc.assert(
       fc.property(arbitrarySite(12), (site) => {
-        const renderer = createRenderer(site, YEAR)
+        const renderer = createPageWriter(site, YEAR)
         for (const page of pagesOf(site)) {
           const read = readPage(renderer.page(page.id))
           expect(read.all('script')).toHaveLength(1)
@@ -142,8 +143,8 @@ describe('pages of any site', () => {
   test('rendering twice gives the same bytes, and says nothing of how the pages were made', () => {
     fc.assert(
       fc.property(arbitrarySite(12), (site) => {
-        const once = createRenderer(site, YEAR)
-        const again = createRenderer(structuredClone(site), YEAR)
+        const once = createPageWriter(site, YEAR)
+        const again = createPageWriter(structuredClone(site), YEAR)
         for (const { id } of pagesOf(site)) {
           expect(again.page(id)).toBe(once.page(id))
           expect(once.page(id)).not.toMatch(/viatica|generator/i)
@@ -158,7 +159,7 @@ describe('a page', () => {
   const site = readOpml(`<opml version="2.0"><head><title>Trust</title></head><body><outline text="Home">
     <outline text="Visit"><outline text="Times"/></outline><outline text="Boats"/></outline></body></opml>`)
   const make = (...changes: Change[]) => changes.reduce((now, change) => applyChange(now, change).site, site)
-  const page = (from: Site, id: string) => createRenderer(from, YEAR).page(id)
+  const page = (from: Site, id: string) => createPageWriter(from, YEAR).page(id)
 
   test('has landmarks in the order skip link, header, breadcrumb, main, pager, footer', () => {
     const html = page(site, 'times')

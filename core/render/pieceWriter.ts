@@ -2,11 +2,13 @@ import { addressesOf } from '../address/addresses.ts'
 import { fromTop } from '../address/href.ts'
 import { notFoundPage } from '../address/notFound.ts'
 import { folderOf } from '../address/relative.ts'
-import { type HereMark, isSameEverywhere, itemsShown, type MenuItem } from '../navigate/menu.ts'
+import { isSameEverywhere, itemsShown, type MenuItem } from '../navigate/menu.ts'
 import { neighboursOf } from '../navigate/readingOrder.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId, PageEntry } from '../plan/entry.ts'
 import { entryOf } from '../plan/plan.ts'
-import type { Site } from '../plan/site.ts'
+import { partOfPiece } from '../page/parts.ts'
+import { CONTENT, type PageWriter, type WrittenPart } from '../page/pageWriter.ts'
+import type { PiecesSite } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
 import type { MenuShape } from '../plan/surround/menuShape.ts'
 import { directionOf, wordsOf } from '../plan/surround/siteWords.ts'
@@ -15,52 +17,18 @@ import { escapeAttribute, escapeText } from '../standard/escape.ts'
 import { type HeadParts, headParts, renderHead } from './head.ts'
 import { headFileLines } from './headFiles.ts'
 import { type Links, linksFrom } from './links.ts'
-import { renderContent, renderHeading } from './main.ts'
+import { hrefsInContent, renderContent, renderHeading } from './main.ts'
 import { type Around, Names, type OnPage } from '../pieces/around.ts'
 import { prepareCall } from '../pieces/computed/calls.ts'
 import { outputOf } from '../pieces/outputs.ts'
-import type { Encoding } from '../standard/encoding.ts'
 import { BODY_INDENT } from './body.ts'
 import type { Call } from './authorHtml.ts'
-import { createTemplateWriter, type TemplateWriter } from '../template/write.ts'
 import type { FolderPiece } from '../pieces/pieceOutput.ts'
 
-/** A page in its parts, each as HTML. */
-export interface PageParts extends HeadParts {
-  /** The attributes of the body element. */
-  readonly body: string
-  /** Every piece of the surround, in the order of the places. */
-  readonly pieces: readonly RenderedPiece[]
-  /** The first heading, where no piece is it. */
-  readonly heading: string
-  /** Written when it is first looked at. */
-  readonly content: string
-}
-
-/** The menu of a piece without its marks, and the marks. */
-export interface MarkedMenu {
-  readonly unmarked: string
-  readonly mark: HereMark
-}
-
-/** Writes the pages of one site. */
-export interface Renderer {
-  /** A page as HTML. @throws when the id is not that of a page. */
-  page(id: EntryId): string
-  /** A page about as its visitors get it: with what a server puts in from files of their own. */
-  shown(id: EntryId): string
-  /** What writes the pages, where they are made of templates. */
-  readonly templated: TemplateWriter | undefined
-  /** The encoding that a page of existing HTML keeps; undefined for that of all others, UTF-8. */
-  encodingOf(id: EntryId): Encoding | undefined
-  /** The same page in its parts. @throws when the id is not that of a page. */
-  parts(id: EntryId): PageParts
-  /** Puts the parts of a page together. */
-  write(page: PageParts): string
+/** Writes the pages of a site of pieces. */
+export interface PieceWriter extends PageWriter {
   /** The links that stand on a page. */
   linksOn(id: EntryId): Links
-  /** What of a piece that shows a menu changes from page to page; undefined for other pieces. */
-  markedMenu(id: EntryId, piece: string): MarkedMenu | undefined
 }
 
 /** What is worked out when it is first asked for, and once. */
@@ -79,14 +47,25 @@ interface Folder {
   readonly pieces: readonly FolderPiece[]
 }
 
+/** A page that is being written: its parts, each as HTML. */
+interface Prepared {
+  readonly page: PageEntry
+  readonly folder: Folder
+  readonly head: HeadParts
+  /** The attributes of the body element. */
+  readonly body: string
+  /** Every piece of the surround, in the order of the places. */
+  readonly pieces: readonly RenderedPiece[]
+  /** The first heading, where no piece is it. */
+  readonly heading: string
+  readonly content: () => string
+}
+
 /** Enough for a walk through the plan to find the folders of all sections it is in; memory stays bounded. */
 const MAX_FOLDERS = 64
 
-/**
- * Prepares what all pages of a site share, and gives back what writes each page.
- * @param year of the build, for copyright lines
- */
-export function createRenderer(site: Site, year: number): Renderer {
+/** Prepares what all pages of a site of pieces share. @param year of the build, for copyright lines */
+export function createPieceWriter(site: PiecesSite, year: number): PieceWriter {
   const { plan, settings, surround } = site
   const { paths } = addressesOf(site)
   const neighbours = neighboursOf(site)
@@ -98,7 +77,6 @@ export function createRenderer(site: Site, year: number): Renderer {
     '  <head>\n'
   const skip = `    <a class="skip-link" href="#main">${escapeText(words.skip)}</a>\n`
   const folders = new Map<string, Folder>()
-  const templated = surround.templates ? createTemplateWriter(site, surround.templates) : undefined
 
   /** Of menus that are the same everywhere, by menu and shape: the folders differ in their links alone. */
   const items = new Map<string, readonly MenuItem[]>()
@@ -145,20 +123,20 @@ export function createRenderer(site: Site, year: number): Renderer {
     }
   }
 
-  function parts(id: EntryId): PageParts {
+  function prepare(id: EntryId): Prepared {
     const page = entryOf(plan, id)
     if (page.kind !== 'page') throw new Error(`${id} is a ${page.kind}, not a page`)
     const path = paths.get(id)!
     const folder = folderOfPage(id)
     const on = { page, order: neighbours(id) }
-    const content = lazily(() => renderContent(page, words, folder.links, callsOn(folder, on)))
     return {
-      ...headParts(site, page, path, on.order, folder.links, folder.headFiles),
+      page,
+      folder,
+      head: headParts(site, page, path, on.order, folder.links, folder.headFiles),
       body: surround.here.bodyId ? ` id="page-${id}"` : '',
       pieces: layout.pieces.map(({ piece, place }, at) => {
         const { html } = folder.pieces[at]!
-        if (typeof html === 'string') return { piece, place, html }
-        const written = lazily(() => html(on))
+        const written = lazily(() => (typeof html === 'string' ? html : html(on)))
         return {
           piece,
           place,
@@ -168,31 +146,91 @@ export function createRenderer(site: Site, year: number): Renderer {
         }
       }),
       heading: layout.hasHeading ? '' : renderHeading(page, words, '      '),
-      get content() {
-        return content()
-      },
+      content: lazily(() => renderContent(page, words, folder.links, callsOn(folder, on))),
     }
   }
 
-  const write = (page: PageParts) =>
+  /** The page that was looked at last: who asks for its parts mostly asks for the whole, too. */
+  let last: Prepared | undefined
+  const prepared = (id: EntryId): Prepared => (last?.page.id === id ? last : (last = prepare(id)))
+
+  const written = ({ head, body, heading, content }: Prepared, pieces: readonly RenderedPiece[]) =>
     open +
-    renderHead(page) +
-    `  </head>\n  <body${page.body}>\n` +
+    renderHead(head) +
+    `  </head>\n  <body${body}>\n` +
     skip +
-    writeBody(layout, page.pieces, page.heading + page.content) +
+    writeBody(layout, pieces, heading + content()) +
     '  </body>\n</html>\n'
+  const page = (id: EntryId) => {
+    const one = prepared(id)
+    return written(one, one.pieces)
+  }
+
+  function partsOf({ page: { id }, folder, head, body, heading, content, pieces }: Prepared): WrittenPart[] {
+    const ofPieces = pieces.map((one, at): WrittenPart => {
+      const { piece, place } = one
+      const menu = folder.pieces[at]!.menu?.parts(id)
+      return {
+        kind: partOfPiece(one),
+        key: `piece ${piece.id}`,
+        placed: { place, beside: piece.beside },
+        menu: menu && { ...menu, isLinked: surround.here.form === 'link' },
+        get text() {
+          return one.html
+        },
+      }
+    })
+    const isBefore = ({ placed }: WrittenPart) => !['after', 'footer'].includes(placed!.place)
+    return [
+      { kind: 'title', key: 'title', text: head.title },
+      { kind: 'description', key: 'description', text: head.description },
+      ...(['canonical', 'sharing', 'files'] as const).map((key): WrittenPart => ({
+        kind: 'head',
+        key,
+        text: head[key],
+      })),
+      { kind: 'head', key: 'body', text: body },
+      { kind: 'breadcrumb', key: 'data', text: head.data },
+      { kind: 'pager', key: 'order', text: head.order },
+      ...ofPieces.filter(isBefore),
+      { kind: 'heading', key: 'heading', text: heading },
+      {
+        kind: 'main content',
+        key: CONTENT,
+        get text() {
+          return content()
+        },
+      },
+      ...ofPieces.filter((part) => !isBefore(part)),
+    ]
+  }
 
   return {
-    parts,
-    write,
-    templated,
-    page: (id) => (templated ? templated.page(id) : write(parts(id))),
-    shown: (id) => (templated ? templated.shown(id) : write(parts(id))),
-    encodingOf: (id) => templated?.makingOf(id).encoding,
+    page,
+    shown(id, around) {
+      const one = prepared(id)
+      if (!around) return written(one, one.pieces)
+      const marked = one.pieces.map(({ piece, place, html }) => ({
+        piece,
+        place,
+        html: html === '' ? '' : around(piece.id, html),
+      }))
+      return written(one, marked)
+    },
+    encodingOf: () => undefined,
+    includedFiles: () => [],
+    parts: (id) => partsOf(prepared(id)),
     linksOn: (id) => folderOfPage(id).links,
-    markedMenu(id, piece) {
-      const at = layout.pieces.findIndex((one) => one.piece.id === piece)
-      return folderOfPage(id).pieces[at]?.menu?.parts(id)
+    contentLinks(id) {
+      const entry = entryOf(plan, id)
+      if (entry.kind !== 'page') throw new Error(`${id} is a ${entry.kind}, not a page`)
+      const { texts, pointers, isComputed, hrefs } = hrefsInContent(entry, words)
+      if (isComputed) return undefined
+      const all = hrefs(folderOfPage(id).links)
+      return {
+        rest: texts,
+        links: pointers.map(({ attribute }, at) => ({ isPicture: attribute === 'src', href: all[at] })),
+      }
     },
   }
 }
