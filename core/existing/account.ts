@@ -1,4 +1,4 @@
-import type { Site } from '../plan/site.ts'
+import type { TemplatesSite } from '../plan/site.ts'
 import type { TemplatePart } from '../plan/surround/templates.ts'
 import { createTemplateWriter, type WrittenPiece } from '../template/write.ts'
 import { encodeText } from '../standard/encoding.ts'
@@ -34,12 +34,10 @@ export function accountOfPiece({ parts, kept }: WrittenPiece): Account {
 }
 
 /** How many bytes of all pages are what. */
-export function bytesByAccount(site: Site): Record<Account, number> {
+export function bytesByAccount(site: TemplatesSite): Record<Account, number> {
   const bytes: Record<Account, number> = { literal: 0, computed: 0, content: 0, own: 0 }
-  const { templates } = site.surround
-  if (!templates) return bytes
-  const writer = createTemplateWriter(site, templates)
-  for (const id of Object.keys(templates.pages)) {
+  const writer = createTemplateWriter(site)
+  for (const id of Object.keys(site.surround.templates.pages)) {
     const { encoding } = writer.makingOf(id)
     bytes.literal += encodeText('', encoding).length
     const bare = { ...encoding, hasMark: false }

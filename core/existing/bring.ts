@@ -1,15 +1,15 @@
 import { readingRuns } from '../navigate/readingOrder.ts'
 import type { EntryId } from '../plan/entry.ts'
-import type { Site } from '../plan/site.ts'
+import type { TemplatesSite } from '../plan/site.ts'
 import type { Correction } from './corrections.ts'
 import type { DriftChoice } from './decide.ts'
 import { findDrift } from './drift.ts'
 import { type FoundFile, includesOf, sortFiles, typeOf } from './intake/folderFiles.ts'
 import { soundFiles } from './intake/foundPaths.ts'
 import { type ReadFolder, readFolder } from './pages/folder.ts'
-import { type ReadPage, readPage } from './pages/readPage.ts'
+import { type ReadPage, readPage, withTargets } from './pages/readPage.ts'
 import { publishedAt, Targets } from './pages/targets.ts'
-import { NO_MARK, pageNameMark } from './parts/mark.ts'
+import { NO_MARK, pageNameMarks } from './parts/mark.ts'
 import { type FoundMenu, menuName, recognise } from './parts/recognise.ts'
 import { hierarchyOf, type Placing } from './plan/hierarchy.ts'
 import { canBePlanned, type KnownIds, NOTHING_KNOWN, planSite } from './plan/site.ts'
@@ -29,7 +29,7 @@ export class NothingToBring extends Error {
 /** A folder as a site, and what was found in it. */
 export interface Brought {
   /** With every byte as it was: nothing is decided. */
-  readonly site: Site
+  readonly site: TemplatesSite
   /** What there is to decide: see `broughtIntoLine`. */
   readonly choices: readonly DriftChoice[]
   /** Where each page stands, by path. */
@@ -70,15 +70,16 @@ export function bring(
     [...sorted.pages.keys()].filter((path) => !known.entries.has(path)),
   )
   const plannable = [...sorted.pages].filter(([path]) => !unplanned.has(path))
-  const read = (targets: Targets) =>
-    plannable.map(([path, { text, encoding }]) => readPage(path, text, encoding, targets))
-  const first = read(new Targets(paths))
+  const unpublished = new Targets(paths)
+  const first = plannable.map(([path, { text, encoding }]) => readPage(path, text, encoding, unpublished))
   if (first.length === 0)
     throw new NothingToBring('There are no pages in this folder: no .html, .htm, .xhtml, .php or .shtml.')
   const published = publishedAt(paths, references(first))
   const targets = new Targets(paths, published)
   const folder = readFolder(
-    published.baseUrl === '' && published.root === '/' ? first : read(targets),
+    published.baseUrl === '' && published.root === '/'
+      ? first
+      : first.map((page) => withTargets(page, targets)),
     targets,
   )
   const included = includedParts(sorted, targets)
@@ -102,7 +103,7 @@ export function bring(
   )
   tell('differences')
   const decided = findDrift({ folder, parts, planned, titles, built, site: built.site })
-  const css = styleTexts(files, folder)
+  const byPageName = pageNameMarks(folder.pages, styleTexts(files, folder))
   const names = namesOf([...parts.shared, ...parts.menus])
   const report: FolderReport = {
     pages: folder.pages.map(({ path }) => {
@@ -139,7 +140,7 @@ export function bring(
           ...(url === undefined ? {} : { url }),
           level,
         })),
-        mark: said.form === 'none' ? (pageNameMark(folder.pages, menu.groups, css) ?? said) : said,
+        mark: said.form === 'none' ? (byPageName(menu.groups) ?? said) : said,
       }
     }),
     drift: decided.drift,

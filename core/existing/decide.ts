@@ -1,5 +1,5 @@
 import type { EntryId } from '../plan/entry.ts'
-import type { Site } from '../plan/site.ts'
+import type { TemplatesSite } from '../plan/site.ts'
 import type { Override } from '../plan/surround/templates.ts'
 import type { Drift } from './report.ts'
 
@@ -16,9 +16,9 @@ export interface DriftChoice {
 }
 
 /** A site of existing pages with some of its differences brought into line; all others are kept. */
-export function broughtIntoLine(site: Site, choices: readonly DriftChoice[]): Site {
+export function broughtIntoLine(site: TemplatesSite, choices: readonly DriftChoice[]): TemplatesSite {
   const { templates } = site.surround
-  if (!templates || choices.length === 0) return site
+  if (choices.length === 0) return site
   const gone = new Set(choices.map(({ override }) => override))
   const pages = { ...templates.pages }
   for (const id of new Set(choices.map(({ page }) => page))) {

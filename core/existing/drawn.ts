@@ -78,15 +78,14 @@ const HOLE_NAMES = {
 export function drawPage(brought: Brought, path: string): DrawnPage | undefined {
   const page = brought.folder.byPath.get(path)
   const id = brought.ids.get(path)
-  const { templates } = brought.site.surround
-  if (!page || id === undefined || !templates) return undefined
+  if (!page || id === undefined) return undefined
   const bodyFrom = page.tokens.find((token) => token.kind === 'open' && token.tag === 'body')?.end ?? 0
   const holes: DrawnHole[] = []
   /** What is put into the source, by place. */
   const added = new Map<number, string>()
   const add = (at: number, text: string) => added.set(at, (added.get(at) ?? '') + text)
   let at = 0
-  const writer = createTemplateWriter(brought.site, templates)
+  const writer = createTemplateWriter(brought.site)
   for (const piece of writer.pieces(id)) {
     const end = at + piece.text.length
     const account = accountOfPiece(piece)

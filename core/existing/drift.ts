@@ -7,10 +7,12 @@ import { labelOf } from '../plan/entry.ts'
 import { markOf } from '../plan/change/over.ts'
 import { entryOf, isWithin } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
-import type { Stretch } from '../standard/pageTokens.ts'
-import { tokensOf } from '../standard/pageTokens.ts'
+import { Stretches } from '../standard/stretches.ts'
+import { type Stretch, tokensOf } from '../standard/pageTokens.ts'
 import { tableOf } from '../standard/table.ts'
-import { REFERENCES, referencesOf } from '../template/content.ts'
+import { referencesIn, withReferences } from '../pointer/attributes.ts'
+import { styleReferences } from '../pointer/styleReferences.ts'
+import { sourceReferences } from '../pointer/inSource.ts'
 import type { Override, Templates } from '../plan/surround/templates.ts'
 import type { DriftChoice } from './decide.ts'
 import { plainName, type ReadFolder } from './pages/folder.ts'
@@ -73,18 +75,38 @@ function wordsOf(html: string): string {
   return (words === '' ? oneLine(html) : words).slice(0, 300)
 }
 
-/** A source as it is meant: references by where they lead, without what quotes, letter case and blanks add. */
-export function meaningOf(folder: ReadFolder, page: ReadPage, html: string): string {
+/** Whether a place in the source of a page is in the text of a `style` element. */
+function isInStyle({ tokens }: ReadPage, at: number): boolean {
+  const before = tokens.findLastIndex(({ start, kind }) => start < at && kind !== 'text' && kind !== 'code')
+  const tag = tokens[before]
+  return tag?.kind === 'open' && tag.tag === 'style' && tag.end <= at
+}
+
+/**
+ * A source as it is meant: references by where they lead, without what quotes, letter case and blanks add.
+ * @param html what is in a stretch of the page, or would be
+ */
+export function meaningOf(
+  folder: ReadFolder,
+  page: ReadPage,
+  { start, end }: Stretch,
+  html = page.text.slice(start, end),
+): string {
   let text = ''
+  let isStyle = isInStyle(page, start)
+  const leads = (url: string) => targetKey(folder.targets.resolve(page.path, url, page.base))
   for (const token of tokensOf(html)) {
-    if (token.kind === 'text') text += token.text.replace(/\s+/g, '')
-    else if (token.kind !== 'open')
+    if (token.kind === 'text') {
+      const css = isStyle ? styleReferences(token.text) : []
+      text += withReferences(token.text, css, leads).replace(/\s+/g, '')
+    } else if (token.kind !== 'open')
       text += html.slice(token.start, token.end).replace(/\s+/g, '').toLowerCase()
     else {
-      const attributes = token.attributes.map(({ name, value }) => {
-        const isReference = REFERENCES.has(name)
-        return `${name}=${isReference ? targetKey(folder.targets.resolve(page.path, value, page.base)) : value}`
-      })
+      const element = { tagName: token.tag, attrs: token.attributes }
+      isStyle = token.tag === 'style'
+      const attributes = token.attributes.map(
+        (one) => `${one.name}=${withReferences(one.value, referencesIn(one, element), leads)}`,
+      )
       text += `<${token.tag} ${attributes.join(' ')}>`
     }
   }
@@ -308,7 +330,7 @@ function relationsDrift({ planned, site }: Search, page: ReadPage): Drift[] {
 
 /** Which reference differs, where nothing but references does. */
 function otherReference(says: string, would: string): { says: string; expected: string } | undefined {
-  const [a, b] = [[...referencesOf(says)], [...referencesOf(would)]]
+  const [a, b] = [[...sourceReferences(says)], [...sourceReferences(would)]]
   const bare = (html: string, all: typeof a) =>
     all
       .reduceRight((text, { start, end }) => text.slice(0, start) + text.slice(end), html)
@@ -325,7 +347,7 @@ function literalDrift(search: Search, deviation: Deviation, isCommon: boolean): 
   const { folder } = search
   const { page, parts, stretch, would, where } = deviation
   const says = page.text.slice(stretch.start, stretch.end)
-  if (meaningOf(search.folder, page, says) === meaningOf(search.folder, page, would)) return []
+  if (meaningOf(folder, page, stretch) === meaningOf(folder, page, stretch, would)) return []
   if (parts.length > 0 && parts.every(({ kind }) => kind === 'own')) return []
   const at = { path: page.path, line: lineAt(page, stretch.start + (says.length - says.trimStart().length)) }
   const computed = parts.filter((part) => COMPUTED.some((kind) => kind === part.kind))
@@ -378,9 +400,9 @@ function literalDrift(search: Search, deviation: Deviation, isCommon: boolean): 
 }
 
 /** Links of the content that lead to nothing, or to a file by another case. */
-function linksDrift(page: ReadPage, taken: readonly Stretch[]): Drift[] {
+function linksDrift(page: ReadPage, taken: Stretches<LinkGroup>): Drift[] {
   return page.links.flatMap(({ href, target, element }): Drift[] => {
-    if (taken.some(({ start, end }) => element.start >= start && element.end <= end)) return []
+    if (taken.covers(element)) return []
     const isOtherCase = target.to === 'file' && target.isOtherCase
     if (target.to !== 'nothing' && !isOtherCase) return []
     const line = lineAt(page, element.start)
@@ -410,11 +432,12 @@ export function findDrift(search: Search): FoundDrift {
   for (const [group, own] of pagerDrift(search)) byGroup.set(group, own)
   for (const own of byGroup.values()) drift.push(...own)
 
-  const groupsOf = new Map<ReadPage, LinkGroup[]>()
-  for (const group of byGroup.keys()) collect(groupsOf, group.page, group)
+  const groupLists = new Map<ReadPage, LinkGroup[]>()
+  for (const group of byGroup.keys()) collect(groupLists, group.page, group)
+  const groupsOf = new Map(folder.pages.map((page) => [page, new Stretches(groupLists.get(page) ?? [])]))
   const others = new Map<string, number>()
   const variantOf = (one: Deviation) =>
-    `${one.override.from} ${one.override.to} ${meaningOf(search.folder, one.page, one.page.text.slice(one.stretch.start, one.stretch.end))}`
+    `${one.override.from} ${one.override.to} ${meaningOf(search.folder, one.page, one.stretch)}`
   for (const one of built.deviations) others.set(variantOf(one), (others.get(variantOf(one)) ?? 0) + 1)
   const sizes = new Map(
     [...built.kinds].flatMap(([, pages]) => pages.map((page) => [page, pages.length] as const)),
@@ -430,9 +453,7 @@ export function findDrift(search: Search): FoundDrift {
     const [only] = own
     const title = titles.titles.get(page.path)!
     const entry = entryOf(site.plan, id)
-    const inside = (groupsOf.get(page) ?? []).filter(
-      (group) => group.start < stretch.end && stretch.start < group.end,
-    )
+    const inside = groupsOf.get(page)!.overlapping(stretch)
     if (own.length === 1 && (only!.kind === 'title' || only!.kind === 'heading')) {
       const isCopied = only!.kind === 'title' ? title.isTitleCopied : title.isHeadingCopied
       if (isCopied && entry.kind === 'page')
@@ -480,7 +501,7 @@ export function findDrift(search: Search): FoundDrift {
         would: deviation.would,
       })
   }
-  for (const page of folder.pages) drift.push(...linksDrift(page, groupsOf.get(page) ?? []))
+  for (const page of folder.pages) drift.push(...linksDrift(page, groupsOf.get(page)!))
   const pages = Object.fromEntries(
     Object.entries(built.templates.pages).map(([id, making]) => [
       id,
@@ -488,7 +509,8 @@ export function findDrift(search: Search): FoundDrift {
     ]),
   )
   const unique = new Map(drift.map((one) => [JSON.stringify(one), one]))
-  const place = (one: Drift) => folder.pages.findIndex(({ path }) => path === one.path)
+  const places = new Map(folder.pages.map(({ path }, at) => [path, at]))
+  const place = (one: Drift) => places.get(one.path) ?? -1
   return {
     drift: [...unique.values()].sort((a, b) => place(a) - place(b) || a.line - b.line),
     templates: { ...built.templates, pages },

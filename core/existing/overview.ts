@@ -80,9 +80,7 @@ const isPattern = (part: TemplatePart): part is PatternPart => 'pattern' in part
 
 /** Each pattern as it is written on a page that has it; the longest of a few, which shows most of its forms. */
 function examples({ site, ids }: Brought): PatternExample[] {
-  const { templates } = site.surround
-  if (!templates) return []
-  const writer = createTemplateWriter(site, templates)
+  const writer = createTemplateWriter(site)
   const found = new Map<string, PatternExample>()
   const tried = new Map<string, number>()
   for (const [path, id] of ids)
@@ -93,7 +91,7 @@ function examples({ site, ids }: Brought): PatternExample[] {
       if (html.length > (found.get(part.pattern)?.html.length ?? 0))
         found.set(part.pattern, { kind: part.kind, path, html })
     }
-  for (const included of templates.included)
+  for (const included of site.surround.templates.included)
     for (const part of included.parts) {
       const path = site.files.get(included.file)?.path
       if (part.kind !== 'menu' || path === undefined) continue

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { bytesOfText } from '../formats/textBytes.ts'
 import { addressesOf } from '../address/addresses.ts'
-import { createRenderer } from '../render/renderer.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
 import { elementsOf } from '../standard/fragment.ts'
 import { attribute, readPage, textOf } from '../testing/readPage.ts'
 import { EDITS, edited, sectionsOf } from '../testing/handEdits.ts'
@@ -27,7 +27,7 @@ test('what PHP and SSI put in is what is shown of a page, and after an edit ever
       // Where nothing was edited, the files are the same: so is what a server makes of them.
       expect(written(site, contents)).toEqual(found(handFiles(hand)))
       await servedBy(by, written(after, contents), async (read) => {
-        const renderer = createRenderer(after, YEAR)
+        const renderer = createPageWriter(after, YEAR)
         const { paths } = addressesOf(after)
         for (const { path, title } of byHand.pages) {
           const [id] = [...paths].find(([, one]) => one === path)!

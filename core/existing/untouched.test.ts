@@ -2,7 +2,7 @@ import { diffWordsWithSpace } from 'diff'
 import fc from 'fast-check'
 import { parse } from 'parse5'
 import { rippleOf } from '../ripple/ripple.ts'
-import type { RipplePart } from '../ripple/parts.ts'
+import type { PagePart } from '../page/parts.ts'
 import { elementsOf } from '../standard/fragment.ts'
 import { EDITS, edited } from '../testing/handEdits.ts'
 import { arbitraryHandSite, FAULTS, type Planted, handFiles } from '../testing/handMade.ts'
@@ -17,7 +17,7 @@ import { bring } from './bring.ts'
  */
 
 /** The parts that a ripple may name what stands in an element by; undefined for one that says nothing. */
-function partsOf(tag: string, name: string): readonly RipplePart[] | undefined {
+function partsOf(tag: string, name: string): readonly PagePart[] | undefined {
   if (tag === 'title') return ['title']
   if (tag === 'h1') return ['heading']
   // The links of the head that say prev and next.
@@ -32,7 +32,7 @@ function partsOf(tag: string, name: string): readonly RipplePart[] | undefined {
 }
 
 /** Finds what parse5 says of places in a page. */
-function placesIn(page: string): (at: number) => readonly RipplePart[] {
+function placesIn(page: string): (at: number) => readonly PagePart[] {
   const ranges = [...elementsOf(parse(page, { sourceCodeLocationInfo: true }))].flatMap(({ element }) => {
     const place = element.sourceCodeLocation
     const parts = partsOf(element.tagName, attribute(element, 'class') ?? '')

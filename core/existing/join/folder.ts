@@ -1,7 +1,7 @@
 import { folderOf } from '../../address/relative.ts'
 import type { Site } from '../../plan/site.ts'
 import { decodePage } from '../../standard/encoding.ts'
-import { referencesOf } from '../../template/content.ts'
+import { sourceReferences } from '../../pointer/inSource.ts'
 import { type FoundFile, isPageName } from '../intake/folderFiles.ts'
 import { Targets } from '../pages/targets.ts'
 import { pagesOf } from './standing.ts'
@@ -34,7 +34,7 @@ export function likelyFolder(site: Site, found: readonly FoundFile[], top: strin
     .flatMap(({ path, bytes }) => {
       const text = decodePage(bytes)?.text
       if (text === undefined) return []
-      const references = [...referencesOf(text)].slice(0, MOST_REFERENCES).map(({ value }) => value)
+      const references = [...sourceReferences(text)].slice(0, MOST_REFERENCES).map(({ url }) => url)
       return [{ path, references: [...new Set(references)] }]
     })
   let best = { folder: '', leads: 0 }

@@ -1,3 +1,4 @@
+import { templatesOf } from '../../plan/surround/surround.ts'
 import fc from 'fast-check'
 import { createTemplateWriter } from '../../template/write.ts'
 import { applyChange } from '../../plan/change/apply.ts'
@@ -14,13 +15,13 @@ import { keepsDifference } from '../../testing/keeps.ts'
 import { stored } from '../../testing/stored.ts'
 import { YEAR } from '../../testing/year.ts'
 import { childrenOf, entryOf } from '../../plan/plan.ts'
-import { newSite } from '../../plan/site.ts'
+import { newSite, type Site, type TemplatesSite } from '../../plan/site.ts'
 
 const JOINING = { isChosen: false, inMenu: false, inLine: false } as const
 
 /** The bytes of all pages of a site of templates, by path. */
-function pagesOf(site: ReturnType<typeof bring>['site']) {
-  const writer = createTemplateWriter(site, site.surround.templates!)
+function pagesOf(site: Site) {
+  const writer = createTemplateWriter(site as TemplatesSite)
   const { paths } = addressesOf(site)
   return new Map(
     [...site.plan.entries.values()].flatMap((entry) =>
@@ -71,7 +72,7 @@ test('pages that come later keep every byte, stand where they say, and of those 
       const written = pagesOf(after)
       for (const file of late) expect(written.get(file.path)).toBe(latin1(file))
       // How most references are written is said once for the whole site.
-      const { spelling, pages } = after.surround.templates!
+      const { spelling, pages } = templatesOf(after.surround)!
       for (const { id } of joined.pages)
         for (const own of Object.values(pages[id]!.spelt)) expect(own).not.toEqual(spelling)
       const ripple = rippleOf(site, after, YEAR)

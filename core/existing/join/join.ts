@@ -4,7 +4,8 @@ import type { Change, SingleChange } from '../../plan/change/change.ts'
 import { type EntryId, labelOf, type PageEntry, pageSchema } from '../../plan/entry.ts'
 import { entryOf } from '../../plan/plan.ts'
 import type { SiteFile } from '../../plan/file.ts'
-import type { Site } from '../../plan/site.ts'
+import { isOfTemplates, type Site } from '../../plan/site.ts'
+import { templatesOf } from '../../plan/surround/surround.ts'
 import type { PageMaking } from '../../plan/surround/templates.ts'
 import { fileNameFault, nameKey } from '../../standard/fileName.ts'
 import { bring, type Brought, NothingToBring, type Step } from '../bring.ts'
@@ -60,7 +61,7 @@ function newcomers(site: Site, found: readonly FoundFile[]) {
   const claims = new Claims(site)
   const keepsPaths = site.settings.layout === 'own'
   // In pieces, pages get addresses of their own.
-  const pages = keepsPaths || site.surround.templates ? pagesOf(site) : []
+  const pages = keepsPaths || isOfTemplates(site) ? pagesOf(site) : []
   const there = new Set(
     [...pages.map(([, path]) => path), ...[...site.files.values()].map(({ path }) => path)].map(nameKey),
   )
@@ -100,8 +101,8 @@ export function readForSite(
   tell: (step: Step) => void = () => undefined,
 ): ReadForSite {
   const { fresh, passedOver } = newcomers(site, found)
-  const { templates } = site.surround
-  const standing = templates ? standingOf(site).files : []
+  const templates = templatesOf(site.surround)
+  const standing = isOfTemplates(site) ? standingOf(site).files : []
   const known = knownIds(site)
   const isFresh = new Set(fresh.map(({ path }) => path))
   const ids = templates ? known : { ...known, entries: new Map<string, EntryId>() }
@@ -135,7 +136,7 @@ export function readForSite(
  */
 export function joinPages(read: ReadForSite, joining: Joining): Joined {
   const { site, brought, pages, files, sources, idOf, passedOver } = read
-  const { templates } = site.surround
+  const templates = templatesOf(site.surround)
   const spelt = new Map<string, PageMaking['spelt']>()
   const empty: { path: string; reason: string }[] = []
   const entryFor = (page: ReadPage): PageEntry => {
@@ -180,7 +181,9 @@ export function joinPages(read: ReadForSite, joining: Joining): Joined {
     })),
   ]
   const after = applyChange(site, { kind: 'batch', changes: adding }).site
-  const makings = templates ? makingsFor(after, sources, brought, pages, spelt) : new Map<EntryId, Making>()
+  const makings = isOfTemplates(after)
+    ? makingsFor(after, sources, brought, pages, spelt)
+    : new Map<EntryId, Making>()
   return {
     change: {
       kind: 'batch',

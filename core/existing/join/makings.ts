@@ -2,7 +2,7 @@ import { addressesOf } from '../../address/addresses.ts'
 import { markOf } from '../../plan/change/over.ts'
 import type { EntryId, PageEntry } from '../../plan/entry.ts'
 import { entryOf } from '../../plan/plan.ts'
-import type { Site } from '../../plan/site.ts'
+import type { TemplatesSite } from '../../plan/site.ts'
 import type { Override, PageMaking, Template } from '../../plan/surround/templates.ts'
 import { createTemplateWriter } from '../../template/write.ts'
 import { isDifference } from '../../template/kept.ts'
@@ -34,14 +34,14 @@ const MOST_TRIED = 12
  * @param templateOf which template each is made with; undefined for that which says most of it
  */
 export function makingsFor(
-  after: Site,
+  after: TemplatesSite,
   sources: Sources,
   brought: Brought,
   pages: readonly ReadPage[],
   spelt: ReadonlyMap<EntryId, PageMaking['spelt']>,
   templateOf: (id: EntryId) => string | undefined = () => undefined,
 ): ReadonlyMap<EntryId, Making> {
-  const all = after.surround.templates!
+  const all = after.surround.templates
   const times = new Map(all.templates.map(({ id }) => [id, 0]))
   for (const { template } of Object.values(all.pages)) times.set(template, (times.get(template) ?? 0) + 1)
   const tried = [...all.templates].sort((a, b) => times.get(b.id)! - times.get(a.id)!).slice(0, MOST_TRIED)
@@ -52,8 +52,8 @@ export function makingsFor(
     }),
   )
   const templates = { ...all, pages: { ...all.pages, ...bare } }
-  const site: Site = { ...after, surround: { ...after.surround, templates } }
-  const writer = createTemplateWriter(site, templates)
+  const site: TemplatesSite = { ...after, surround: { ...after.surround, templates } }
+  const writer = createTemplateWriter(site)
   const published = { baseUrl: site.settings.baseUrl, root: templates.root }
   const { paths } = addressesOf(site)
   return new Map(
@@ -74,8 +74,8 @@ export function makingsFor(
             isContent: (text) => writeContent(site, templates, id, entry.body.html, published) === text,
           })
           const overrides = found.map(({ override, would, stretch }): Override => {
-            const says = page.text.slice(stretch.start, stretch.end)
-            const isSame = meaningOf(brought.folder, page, says) === meaningOf(brought.folder, page, would)
+            const { folder } = brought
+            const isSame = meaningOf(folder, page, stretch) === meaningOf(folder, page, stretch, would)
             return isSame && override.from < override.to ? { ...override, over: markOf(would) } : override
           })
           const kept = found.reduce(

@@ -1,5 +1,5 @@
 import type { Stretch } from '../../standard/pageTokens.ts'
-import { tailOf } from '../../template/content.ts'
+import { tailOf } from '../../template/spelling.ts'
 import type { PageElement } from '../pages/nodes.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import type { IdOf, Sources } from '../template/source.ts'

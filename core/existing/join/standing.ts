@@ -1,6 +1,6 @@
 import { addressesOf } from '../../address/addresses.ts'
 import type { EntryId } from '../../plan/entry.ts'
-import { isWritten, type Site } from '../../plan/site.ts'
+import { isWritten, type Site, type TemplatesSite } from '../../plan/site.ts'
 import { encodeText } from '../../standard/encoding.ts'
 import { createTemplateWriter } from '../../template/write.ts'
 import type { FoundFile } from '../intake/folderFiles.ts'
@@ -33,17 +33,14 @@ export function knownIds(site: Site): KnownIds {
 }
 
 /** A site of templates as its folder of files. */
-export function standingOf(site: Site): Standing {
-  const { templates } = site.surround
+export function standingOf(site: TemplatesSite): Standing {
   const pages: FoundFile[] = []
   const parts = new Map<string, FoundFile>()
-  if (templates) {
-    const writer = createTemplateWriter(site, templates)
-    for (const [id, path] of pagesOf(site))
-      pages.push({ path, bytes: encodeText(writer.page(id), writer.makingOf(id).encoding) })
-    for (const { path, text, encoding } of writer.includedFiles())
-      parts.set(path, { path, bytes: encodeText(text, encoding) })
-  }
+  const writer = createTemplateWriter(site)
+  for (const [id, path] of pagesOf(site))
+    pages.push({ path, bytes: encodeText(writer.page(id), writer.makingOf(id).encoding) })
+  for (const { path, text, encoding } of writer.includedFiles())
+    parts.set(path, { path, bytes: encodeText(text, encoding) })
   const others = [...site.files.values()].map(({ path }) => parts.get(path) ?? { path, bytes: NO_BYTES })
   return { files: [...pages, ...others], known: knownIds(site) }
 }

@@ -1,3 +1,4 @@
+import { piecesOf, withPieces } from '../../plan/surround/surround.ts'
 import fc from 'fast-check'
 import { applyChange } from '../../plan/change/apply.ts'
 import { siteFault } from '../../plan/siteFault.ts'
@@ -19,12 +20,15 @@ const textsOf = (site: Site): Map<string, string> =>
 
 /** A random site with the files in its heads that can be there. */
 const arbitrary = fc.oneof(arbitrarySite(), arbitrarySite(12, arbitrarySurround)).map((site): Site => {
-  const { headFiles } = site.surround
+  const { headFiles } = piecesOf(site.surround)
   const ofKind = (kind: FileKind) => (one: HeadFile) =>
     one.from === 'elsewhere' || fileTypeOf(site.files.get(one.file)?.path ?? '')?.kind === kind
   const styles = headFiles.styles.filter(ofKind('style'))
   const scripts = headFiles.scripts.filter(ofKind('script'))
-  return stored({ ...site, surround: { ...site.surround, headFiles: { ...headFiles, styles, scripts } } })
+  return stored({
+    ...site,
+    surround: withPieces(site.surround, { headFiles: { ...headFiles, styles, scripts } }),
+  })
 })
 
 test('pages come out of templates as they came out of pieces, to the byte', () => {

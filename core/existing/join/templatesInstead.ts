@@ -4,11 +4,11 @@ import { applyChange } from '../../plan/change/apply.ts'
 import type { Change, SingleChange } from '../../plan/change/change.ts'
 import { type EntryId, pageSchema, type PageEntry } from '../../plan/entry.ts'
 import { entryOf } from '../../plan/plan.ts'
-import type { Site } from '../../plan/site.ts'
+import type { Site, TemplatesSite } from '../../plan/site.ts'
 import type { Menu } from '../../plan/surround/menu.ts'
-import { MAX_MENUS } from '../../plan/surround/surround.ts'
+import { MAX_MENUS, withTemplates } from '../../plan/surround/surround.ts'
 import type { PageMaking, Templates } from '../../plan/surround/templates.ts'
-import { createRenderer } from '../../render/renderer.ts'
+import { createPageWriter } from '../../render/pageWriter.ts'
 import { bring, type Step } from '../bring.ts'
 import type { FoundFile } from '../intake/folderFiles.ts'
 import { contentOf } from '../template/build.ts'
@@ -59,17 +59,17 @@ export function templatesInstead(
   year: number,
   tell: (step: Step) => void = () => undefined,
 ): Turned {
-  const renderer = createRenderer(site, year)
+  const writer = createPageWriter(site, year)
   const known = knownIds(site)
   const pages = pagesOf(site).map(([id, path]): FoundFile => ({
     path,
-    bytes: bytesOfText({ text: () => renderer.page(id) }),
+    bytes: bytesOfText({ text: () => writer.page(id) }),
   }))
   const shared = sharedFiles(site)
   const others = [...site.files.values()].map(({ path }): FoundFile => ({ path, bytes: NO_BYTES }))
   const made = shared.map((file): FoundFile => ({ path: file.path, bytes: bytesOf(file) }))
   const brought = bring([...pages, ...others, ...made], [], tell, known)
-  const found = brought.site.surround.templates!
+  const found = brought.site.surround.templates
 
   const isMade = new Map(shared.map((file) => [file.path, file]))
   const files = [...brought.site.files.values()].filter(({ path }) => isMade.has(path))
@@ -103,17 +103,16 @@ export function templatesInstead(
     pages: {},
     menus: found.menus.map((pattern) => ({ ...pattern, menu: menuIds.get(pattern.menu) ?? pattern.menu })),
   }
-  const { headFiles } = site.surround
   const before: SingleChange[] = [
     ...files.map((file): SingleChange => ({ kind: 'addFile', file })),
     ...added.map((menu, at): SingleChange => ({
       ...{ kind: 'addMenu', at: site.surround.menus.length + at, menu },
     })),
     ...bodies,
-    { kind: 'setSurround', field: 'headFiles', value: { ...headFiles, ourStyles: false, ourScript: false } },
   ]
   const set = (value: Templates): SingleChange => ({ kind: 'setSurround', field: 'templates', value })
-  const after = applyChange(site, { kind: 'batch', changes: [...before, set(templates)] }).site
+  const { site: ready } = applyChange(site, { kind: 'batch', changes: before })
+  const after: TemplatesSite = { ...ready, surround: withTemplates(ready.surround, templates) }
   const makings = makingsFor(
     after,
     sources,

@@ -1,5 +1,6 @@
 import type { CloseTag, OpenTag, PageToken, Stretch } from '../../standard/pageTokens.ts'
 import { tableOf } from '../../standard/table.ts'
+import { isVoid } from '../../standard/voidElements.ts'
 
 /**
  * The elements of a page as its author wrote them: what is not closed ends where it must, and nothing is moved. Unlike the
@@ -24,12 +25,6 @@ export interface PageElement {
   readonly depth: number
 }
 
-/** https://html.spec.whatwg.org/multipage/syntax.html#void-elements, and those of old pages. */
-const VOID = new Set(
-  'area base basefont bgsound br col embed frame hr img input keygen link meta param source track wbr'.split(
-    ' ',
-  ),
-)
 /** What ends a paragraph that was not closed. https://html.spec.whatwg.org/multipage/syntax.html#optional-tags */
 const ENDS_PARAGRAPH = new Set(
   (
@@ -124,7 +119,7 @@ export function elementsOf(source: string, tokens: readonly PageToken[]): PageEl
         depth: parent.depth + 1,
       }
       parent.children.push(element)
-      if (VOID.has(tag) || (token.isClosed && tag !== 'a' && tag !== 'div' && tag !== 'span')) return
+      if (isVoid(tag) || (token.isClosed && tag !== 'a' && tag !== 'div' && tag !== 'span')) return
       stack.push(element)
       counts.set(tag, (counts.get(tag) ?? 0) + 1)
     } else if (token.kind === 'close' && isOpen(token.tag)) {

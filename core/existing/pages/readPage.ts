@@ -18,6 +18,13 @@ export interface PageLink {
   readonly target: Target
 }
 
+/** A relation that a `link` element of the head names. */
+interface PageRelation {
+  readonly rel: string
+  readonly target: Target
+  readonly at: PageElement
+}
+
 /** What a page is called in its head. */
 interface Named extends Stretch {
   readonly text: string
@@ -42,7 +49,7 @@ export interface ReadPage {
   readonly heading: Named | undefined
   readonly links: readonly PageLink[]
   /** The `link` elements of its head that say prev, next, up, or home. */
-  readonly relations: readonly { readonly rel: string; readonly target: Target; readonly at: Stretch }[]
+  readonly relations: readonly PageRelation[]
 }
 
 /** A text as it reads, in one line; blanks that do not break stay. https://infra.spec.whatwg.org/#strip-and-collapse-ascii-whitespace */
@@ -99,8 +106,30 @@ function titleInCode({ text, tokens }: Pick<ReadPage, 'text' | 'tokens'>): Named
   return undefined
 }
 
+/** A page whose links and relations are not resolved. */
+type Unresolved = Omit<ReadPage, 'links' | 'relations'> & {
+  readonly links: readonly Omit<PageLink, 'target'>[]
+  readonly relations: readonly Omit<PageRelation, 'target'>[]
+}
+
+/** A page with the targets that its links have among the files of a folder. */
+export function withTargets(page: Unresolved, targets: Targets): ReadPage {
+  const { path, base } = page
+  return {
+    ...page,
+    links: page.links.map((link) => ({ ...link, target: targets.resolve(path, link.href.value, base) })),
+    relations: page.relations.map((relation) => ({
+      ...relation,
+      target: targets.resolve(path, attributeOf(relation.at, 'href')!, base),
+    })),
+  }
+}
+
 /** Reads a page for what there is to be found in it. @param targets knows all files of the folder */
-export function readPage(path: string, text: string, encoding: Encoding, targets: Targets): ReadPage {
+export const readPage = (path: string, text: string, encoding: Encoding, targets: Targets): ReadPage =>
+  withTargets(unresolved(path, text, encoding), targets)
+
+function unresolved(path: string, text: string, encoding: Encoding): Unresolved {
   const tokens = tokensOf(text)
   const root = elementsOf(text, tokens)
   const read = { text, tokens }
@@ -108,8 +137,8 @@ export function readPage(path: string, text: string, encoding: Encoding, targets
   let title: Named | undefined
   let description: Named | undefined
   let heading: Named | undefined
-  const links: PageLink[] = []
-  const relations: ReadPage['relations'][number][] = []
+  const links: Unresolved['links'][number][] = []
+  const relations: Unresolved['relations'][number][] = []
   for (const element of elementsUnder(root)) {
     switch (element.tag) {
       case 'base':
@@ -130,11 +159,10 @@ export function readPage(path: string, text: string, encoding: Encoding, targets
         break
       case 'link': {
         const rels = (attributeOf(element, 'rel') ?? '').toLowerCase().split(/\s+/)
-        const href = attributeOf(element, 'href')
-        if (href === undefined) break
+        if (attributeOf(element, 'href') === undefined) break
         for (const rel of rels)
           if (/^(?:prev|previous|next|up|home|start|first|last|contents|index|canonical)$/.test(rel))
-            relations.push({ rel, target: targets.resolve(path, href, base), at: element })
+            relations.push({ rel, at: element })
         break
       }
       case 'a':
@@ -143,7 +171,7 @@ export function readPage(path: string, text: string, encoding: Encoding, targets
         if (!href) break
         const label =
           element.tag === 'area' ? (attributeOf(element, 'alt') ?? '') : wordsIn(read, element, 'a')
-        links.push({ element, href, label, target: targets.resolve(path, href.value, base) })
+        links.push({ element, href, label })
         break
       }
     }

@@ -1,6 +1,6 @@
 import { collect } from '../collect.ts'
 import type { AttributeToken, Stretch } from '../../standard/pageTokens.ts'
-import { attributeOf } from '../pages/nodes.ts'
+import { attributeOf, type PageElement } from '../pages/nodes.ts'
 import { oneLine, type ReadPage } from '../pages/readPage.ts'
 import type { FoundMark } from '../report.ts'
 import { unitsOf } from '../template/units.ts'
@@ -132,44 +132,58 @@ function flat(units: ReturnType<typeof unitsOf>): (typeof units)[number][] {
 }
 
 /**
- * Whether style rules alone make the mark: the body carries a name of its own on each page, and rules join it with a name
- * that an item carries.
+ * Finds the mark that style rules alone make: the body carries a name of its own on each page, and rules join it with a
+ * name that an item carries. @returns the mark of the menu that has these groups
  */
-export function pageNameMark(
+export function pageNameMarks(
   pages: readonly ReadPage[],
-  groups: readonly LinkGroup[],
   css: string,
-): FoundMark | undefined {
-  for (const attribute of ['id', 'class'] as const) {
-    const names = pages.flatMap(({ root }) => {
-      for (const element of bodies(root)) return [oneLine(attributeOf(element, attribute) ?? '')]
-      return []
-    })
-    const distinct = new Set(names.filter((name) => name !== ''))
-    if (distinct.size < 2 || distinct.size * 2 < pages.length) continue
-    const sign = attribute === 'id' ? '#' : '.'
-    const joined = [...distinct].filter((name) =>
-      name
-        .split(' ')
-        .some((one) =>
-          new RegExp(`(?:body)?\\${sign}${escaped(one)}\\b[^,{}]*[#.][\\w-]+[^,{}]*[,{]`).test(css),
-        ),
-    )
-    const marksItems = groups.some(({ page, start, end }) =>
-      /\s(?:id|class)\s*=/i.test(page.text.slice(start, end)),
-    )
-    if (joined.length >= Math.min(2, distinct.size) && marksItems)
-      return { form: 'page-name', on: 'body', value: attribute }
-  }
-  return undefined
+): (groups: readonly LinkGroup[]) => FoundMark | undefined {
+  const attribute = (['id', 'class'] as const).find((one) =>
+    isJoined(namesOfBodies(pages, one), one, css, pages.length),
+  )
+  if (!attribute) return () => undefined
+  return (groups) =>
+    groups.some(({ page, start, end }) => /\s(?:id|class)\s*=/i.test(page.text.slice(start, end)))
+      ? { form: 'page-name', on: 'body', value: attribute }
+      : undefined
+}
+
+/** What the bodies of pages are named, without those that have no name. */
+function namesOfBodies(pages: readonly ReadPage[], attribute: 'id' | 'class'): ReadonlySet<string> {
+  const names = pages.map(({ root }) => {
+    const body = bodyOf(root)
+    return body === undefined ? '' : oneLine(attributeOf(body, attribute) ?? '')
+  })
+  return new Set(names.filter((name) => name !== ''))
+}
+
+/** Whether rules join names of bodies with names of other elements. */
+function isJoined(
+  names: ReadonlySet<string>,
+  attribute: 'id' | 'class',
+  css: string,
+  pages: number,
+): boolean {
+  if (names.size < 2 || names.size * 2 < pages) return false
+  const sign = attribute === 'id' ? '#' : '.'
+  const joined = [...names].filter((name) =>
+    name
+      .split(' ')
+      .some((one) =>
+        new RegExp(`(?:body)?\\${sign}${escaped(one)}\\b[^,{}]*[#.][\\w-]+[^,{}]*[,{]`).test(css),
+      ),
+  )
+  return joined.length >= 2
 }
 
 const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
 
-function* bodies(root: ReadPage['root']) {
+function bodyOf(root: ReadPage['root']): PageElement | undefined {
   const waiting = [root]
-  for (let next = waiting.shift(); next; next = waiting.shift()) {
-    if (next.tag === 'body') yield next
+  for (const next of waiting) {
+    if (next.tag === 'body') return next
     if (next.depth < 2) waiting.push(...next.children)
   }
+  return undefined
 }

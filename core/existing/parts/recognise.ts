@@ -8,6 +8,7 @@ import { targetKey } from '../pages/targets.ts'
 import { type Direction, directionAmong } from './directions.ts'
 import { withoutEdges } from './edges.ts'
 import { type GroupItem, type LinkGroup, linkGroups, namesOn } from './linkGroups.ts'
+import { likeness, MenusByItem } from './menusByItem.ts'
 import { nearPlace, takenApart } from './mixed.ts'
 import { withWrappers } from './wrapper.ts'
 
@@ -157,13 +158,6 @@ function arrowBeside({ page: { text }, start, end }: LinkGroup, item: GroupItem)
   return /^[»›→►▶>]/.test(words(text.slice(item.end, Math.min(end, item.end + 12)))) ? 'next' : undefined
 }
 
-/** How alike two lists of items are: what both have, of all that they have. */
-function likeness(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
-  let both = 0
-  for (const one of a) if (b.has(one)) both++
-  return both / (a.size + b.size - both || 1)
-}
-
 /** Puts groups together that have nearly the same items. */
 function alike(groups: readonly LinkGroup[], keys: ReadonlyMap<LinkGroup, readonly string[]>): LinkGroup[][] {
   const clusters: { core: Map<string, number>; groups: LinkGroup[] }[] = []
@@ -300,7 +294,7 @@ export function recognise(
     ...[...folder.names.values()].flatMap((own) => [...own]),
     ...[...new Set(pages.flatMap(({ links }) => links.map(({ label }) => label)))].map(plainName),
   ])
-  const menus: FoundMenu[] = []
+  const found: FoundMenu[] = []
   const breadcrumbs: FoundBreadcrumb[] = []
   const pagers: PagerOfPage[] = []
   const taken = new Set<LinkGroup>()
@@ -317,7 +311,7 @@ export function recognise(
     }
     if (isSaid === 'menu') {
       const same = withoutEdges(cluster, names)
-      menus.push({ entries: consensusOf(folder, same), groups: same })
+      found.push({ entries: consensusOf(folder, same), groups: same })
       take(cluster)
       continue
     }
@@ -326,13 +320,13 @@ export function recognise(
       take(cluster)
       continue
     }
-    const found = cluster.map(pagerOf)
+    const directions = cluster.map(pagerOf)
     const isNamed = share(cluster, ({ names }) => PAGER_NAME.test(names)) > 0.5
-    const directed = found.filter((one) => one).length / cluster.length
+    const directed = directions.filter((one) => one).length / cluster.length
     const varied = new Set(cluster.map((group) => group.items.map((item) => pathOf(item) ?? '').join(' ')))
       .size
     if (directed >= (isNamed ? 0.5 : 0.6) && cluster.length > 1 && varied > cluster.length / 2) {
-      const inPlace = found.flatMap((one) => one ?? [])
+      const inPlace = directions.flatMap((one) => one ?? [])
       const pagersHere = [...inPlace, ...strayPagers(groups, inPlace, taken)]
       const wrapped = withWrappers(
         pages,
@@ -348,12 +342,11 @@ export function recognise(
     for (const same of withHalves(alike(bare, keys), keys)) {
       const entries = consensusOf(folder, same)
       if (!isMenu(entries, same, pages.length)) continue
-      menus.push({ entries, groups: same })
+      found.push({ entries, groups: same })
       take(same.map((group) => whole.get(group)!))
     }
   }
-  joinSmall(menus)
-  adoptStrays(folder, groups, menus, taken)
+  const menus = withStrays(folder, groups, withSmallJoined(found), taken)
   const others = new Map(
     [...groups].map(([page, ofPage]) => [page.path, ofPage.filter((group) => !taken.has(group))]),
   )
@@ -419,50 +412,56 @@ function strayPagers(
   })
 }
 
+const keysIn = ({ entries }: FoundMenu): ReadonlySet<string> => new Set(entries.map(({ key }) => key))
+
 /** Pages that stand in the place of others: a home page, and an old copy of it. */
 const FEW = 3
 
-/** Puts the menus of a few pages that are built otherwise to those of the rest with the same items. */
-function joinSmall(menus: FoundMenu[]): void {
-  const keysIn = ({ entries }: FoundMenu) => new Set(entries.map(({ key }) => key))
-  for (const small of menus.filter(({ groups }) => groups.length < FEW)) {
+/** The same menus, those of a few pages that are built otherwise put to those of the rest with the same items. */
+function withSmallJoined(menus: readonly FoundMenu[]): FoundMenu[] {
+  const large = menus.filter(({ entries, groups }) => groups.length >= FEW * 2 && entries.length > 1)
+  const byItem = new MenusByItem(large.map(keysIn))
+  const groups = new Map(large.map((menu) => [menu, [...menu.groups]]))
+  const pagesOf = large.map((menu) => new Set(menu.groups.map(({ page }) => page)))
+  const joined = new Set<FoundMenu>()
+  for (const small of menus) {
+    if (small.groups.length >= FEW) continue
     const own = keysIn(small)
-    const pages = new Set(small.groups.map(({ page }) => page))
-    const at = menus.findIndex(
-      (menu) =>
-        menu.groups.length >= FEW * 2 &&
-        menu.entries.length > 1 &&
-        menu.groups.every(({ page }) => !pages.has(page)) &&
-        likeness(own, keysIn(menu)) >= 0.7,
-    )
-    if (at < 0) continue
-    menus[at] = { ...menus[at]!, groups: [...menus[at]!.groups, ...small.groups] }
-    menus.splice(menus.indexOf(small), 1)
+    const at = byItem.firstLike(own, (one) => small.groups.every(({ page }) => !pagesOf[one]!.has(page)))
+    if (at === undefined) continue
+    groups.get(large[at]!)!.push(...small.groups)
+    for (const { page } of small.groups) pagesOf[at]!.add(page)
+    joined.add(small)
   }
+  return menus.flatMap((menu) =>
+    joined.has(menu) ? [] : [{ ...menu, groups: groups.get(menu) ?? menu.groups }],
+  )
 }
 
-/** A menu of a page that is built otherwise than the rest: the same items, in another place. */
-function adoptStrays(
+/** The same menus, each with those of pages that are built otherwise than the rest: the same items, in another place. */
+function withStrays(
   folder: ReadFolder,
   groups: ReadonlyMap<ReadPage, readonly LinkGroup[]>,
-  menus: FoundMenu[],
+  menus: readonly FoundMenu[],
   taken: Set<LinkGroup>,
-): void {
+): FoundMenu[] {
+  const several = menus.filter(({ entries }) => entries.length > 1)
+  const byItem = new MenusByItem(several.map(keysIn))
+  const all = new Map(several.map((menu) => [menu, [...menu.groups]]))
+  const placeOf = ({ page, start }: LinkGroup) => `${start} ${page.path}`
+  const places = several.map((menu) => new Set(menu.groups.map(placeOf)))
   for (const ofPage of groups.values()) {
     for (const group of ofPage) {
       if (taken.has(group) || group.items.length < 2) continue
-      const own = new Set(keysOf(folder, group))
-      const at = menus.findIndex(
-        ({ entries, groups: there }) =>
-          entries.length > 1 &&
-          !there.some(({ page, start }) => page === group.page && start === group.start) &&
-          likeness(own, new Set(entries.map(({ key }) => key))) >= 0.7,
-      )
-      if (at < 0) continue
-      menus[at] = { ...menus[at]!, groups: [...menus[at]!.groups, group] }
+      const place = placeOf(group)
+      const at = byItem.firstLike(new Set(keysOf(folder, group)), (one) => !places[one]!.has(place))
+      if (at === undefined) continue
+      places[at]!.add(place)
+      all.get(several[at]!)!.push(group)
       taken.add(group)
     }
   }
+  return menus.map((menu) => ({ ...menu, groups: all.get(menu) ?? menu.groups }))
 }
 
 /** The label for people to know a menu by: what its author calls it, else where it stands. */

@@ -209,11 +209,9 @@ export function planSite(
 
   const site = fromSiteData({
     settings: settingsOf(folder, titles),
-    surround: {
-      ...EMPTY_SURROUND,
-      headFiles: { ourStyles: false, ourScript: false, styles: [], scripts: [] },
-    },
+    surround: EMPTY_SURROUND,
     files,
+    gone: [],
     plan: branchOf(folder.home),
   })
   const ordered = { ...site, surround: { ...site.surround, order: orderRule(site, hierarchy, idOf) } }

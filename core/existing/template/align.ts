@@ -1,3 +1,4 @@
+import { isVoid } from '../../standard/voidElements.ts'
 import type { Stretch } from '../../standard/pageTokens.ts'
 import { linksOfCells, type Matched } from './match.ts'
 import type { Cell } from './cells.ts'
@@ -289,7 +290,7 @@ function costOf(cells: readonly Cell[], isFirm: boolean): number {
   if (!isFirm) return length / 20
   const open: string[] = []
   for (const { opens, closes } of cells) {
-    if (opens !== undefined && !VOID.test(opens)) open.push(opens)
+    if (opens !== undefined && !isVoid(opens)) open.push(opens)
     if (closes === undefined) continue
     const at = open.lastIndexOf(closes)
     if (at < 0) return length
@@ -309,7 +310,7 @@ function balanced(base: readonly Cell[], common: readonly number[], place: Conte
     const strayed: string[] = []
     for (let at = from; at < to; at++) {
       const { opens, closes } = base[at]!
-      if (opens !== undefined && !VOID.test(opens)) open.push(opens)
+      if (opens !== undefined && !isVoid(opens)) open.push(opens)
       if (closes === undefined) continue
       const there = open.lastIndexOf(closes)
       if (there >= 0) open.splice(there)
@@ -336,8 +337,6 @@ function balanced(base: readonly Cell[], common: readonly number[], place: Conte
     return { first, last }
   }
 }
-const VOID =
-  /^(?:area|base|br|col|embed|hr|img|input|link|meta|param|source|track|wbr|frame|basefont|bgsound)$/
 /** Elements that authors leave open. https://html.spec.whatwg.org/multipage/syntax.html#optional-tags */
 const OPTIONAL = /^(?:p|li|dt|dd|tr|td|th|thead|tbody|tfoot|option|colgroup|font|b|i|center)$/
 
@@ -350,7 +349,7 @@ function withoutHalves(base: readonly Cell[], stretch: readonly number[]): reado
   const count = (tag: string, more: number) => waiting.set(tag, (waiting.get(tag) ?? 0) + more)
   for (const at of stretch) {
     const { opens, closes } = base[at]!
-    if (opens !== undefined && !VOID.test(opens)) {
+    if (opens !== undefined && !isVoid(opens)) {
       open.push(at)
       count(opens, 1)
     }
@@ -365,7 +364,7 @@ function withoutHalves(base: readonly Cell[], stretch: readonly number[]): reado
   for (const at of open) if (!OPTIONAL.test(base[at]!.opens!)) halves.add(at)
   const says = (at: number) => {
     const { opens, closes, key } = base[at]!
-    return (opens === undefined || VOID.test(opens)) && closes === undefined && key.trim() !== ''
+    return (opens === undefined || isVoid(opens)) && closes === undefined && key.trim() !== ''
   }
   const from = stretch.findIndex(says)
   if (from < 0) return stretch

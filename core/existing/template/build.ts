@@ -2,10 +2,12 @@ import { collect } from '../collect.ts'
 import { type Correction, correctionsOf, pointedContent } from '../corrections.ts'
 import { addressesOf } from '../../address/addresses.ts'
 import { pageSchema } from '../../plan/entry.ts'
-import type { Site } from '../../plan/site.ts'
+import type { TemplatesSite } from '../../plan/site.ts'
+import { withTemplates } from '../../plan/surround/surround.ts'
 import { MOST_COMPUTED_PARTS } from '../../plan/surround/templates.ts'
 import type { Stretch } from '../../standard/pageTokens.ts'
-import { tailOf, writeContent } from '../../template/content.ts'
+import { writeContent } from '../../template/content.ts'
+import { tailOf } from '../../template/spelling.ts'
 import type {
   Bits,
   PageMaking,
@@ -43,7 +45,7 @@ import { isSameData } from '../../standard/sameData.ts'
 
 /** The folder as a site with templates, and where its pages do not follow them. */
 export interface BuiltSite {
-  readonly site: Site
+  readonly site: TemplatesSite
   readonly templates: Templates
   readonly menus: readonly FittedMenu[]
   readonly deviations: readonly Deviation[]
@@ -278,6 +280,7 @@ export function contentOf(
   usual: Spelling,
 ): { html: string; spelt: Record<string, Spelling> } {
   const spelt: Record<string, Spelling> = {}
+  const first = new Map<string, Spelling>()
   let html = ''
   let at = start
   for (const reference of sources.references(page)) {
@@ -287,12 +290,10 @@ export function contentOf(
     const tail = tailOf(reference.raw)
     const pointer = `${address.to}:${address.id}${tail}`
     const spelling: Spelling = { start: address.start, index: address.index, isPlain: address.isPlain }
-    const isUsual = isSameData(spelling, usual)
-    const there = spelt[pointer]
     // One pointer is written in one way on a page: another way stays as it is.
-    if (there ? JSON.stringify(there) !== JSON.stringify(spelling) : !isUsual && html.includes(`${pointer}"`))
-      continue
-    if (!isUsual) spelt[pointer] = spelling
+    if (!isSameData(first.get(pointer) ?? spelling, spelling)) continue
+    first.set(pointer, spelling)
+    if (!isSameData(spelling, usual)) spelt[pointer] = spelling
     html += page.text.slice(at, reference.start) + pointer
     at = reference.end
   }
@@ -372,14 +373,14 @@ export function buildTemplates(
     const entry = entries.get(id)!
     if (entry.kind === 'page') entries.set(id, { ...entry, body: { html, changed: '' } })
   }
-  const withPages = (templates: Templates): Site => ({
+  const withPages = (templates: Templates): TemplatesSite => ({
     ...planned.site,
     plan: { ...planned.site.plan, entries },
-    surround: { ...planned.site.surround, menus: [...menus.values()].slice(0, 30), templates },
+    surround: withTemplates({ ...planned.site.surround, menus: [...menus.values()].slice(0, 30) }, templates),
   })
   const first: Templates = { ...bare, pages: makings }
   const site = withPages(first)
-  const writer = createTemplateWriter(site, first)
+  const writer = createTemplateWriter(site)
   const { paths } = addressesOf(site)
   const deviations: Deviation[] = []
   for (const { template, alignment, contents } of drafts)
@@ -423,6 +424,6 @@ export function buildTemplates(
     deviations,
     kinds: new Map(drafts.map(({ template, alignment }) => [template.id, alignment.pages])),
     contents: new Map(drafts.flatMap(({ contents }) => [...contents])),
-    writer: createTemplateWriter(done, templates),
+    writer: createTemplateWriter(done),
   }
 }

@@ -1,9 +1,9 @@
 import { encodePath } from '../../address/relative.ts'
 import type { Stretch } from '../../standard/pageTokens.ts'
 import { includesIn } from '../../standard/includes.ts'
-import { referencesOf, tailOf } from '../../template/content.ts'
+import { sourceReferences } from '../../pointer/inSource.ts'
 import type { Address, Bit, Bits, Spelling } from '../../plan/surround/templates.ts'
-import { type Published, spellingOf, usualSpelling, type Written } from '../../template/spelling.ts'
+import { type Published, spellingOf, tailOf, usualSpelling, type Written } from '../../template/spelling.ts'
 import type { ReadFolder } from '../pages/folder.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import { type Target, targetKey } from '../pages/targets.ts'
@@ -12,9 +12,11 @@ import { type Target, targetKey } from '../pages/targets.ts'
 export type IdOf = (path: string) => { readonly to: 'entry' | 'site-file'; readonly id: string } | undefined
 
 /** A reference in the source of a page. */
-interface SourceReference extends Stretch {
+interface PageReference extends Stretch {
   readonly raw: string
   readonly target: Target
+  /** Whether it is a part of a value. */
+  readonly isPart: boolean
   /** Whether the server puts what it leads to in its place. */
   readonly isInclude: boolean
 }
@@ -29,7 +31,7 @@ export class Sources {
   readonly #folder: ReadFolder
   readonly #idOf: IdOf
   readonly published: Published
-  readonly #references = new Map<ReadPage, readonly SourceReference[]>()
+  readonly #references = new Map<ReadPage, readonly PageReference[]>()
 
   constructor(folder: ReadFolder, idOf: IdOf) {
     this.#folder = folder
@@ -38,18 +40,22 @@ export class Sources {
   }
 
   /** All references of a page, in their order. */
-  references(page: ReadPage): readonly SourceReference[] {
+  references(page: ReadPage): readonly PageReference[] {
     let found = this.#references.get(page)
     if (!found) {
       const { path, text, tokens, base } = page
       const { targets } = this.#folder
-      const inTags = [...referencesOf(text, tokens)].map(({ start, end, raw, value }): SourceReference => ({
-        ...{ start, end, raw, isInclude: false },
-        target: targets.resolve(path, value, base),
-      }))
-      const included = includesIn(path, text).flatMap(({ start, end, raw, path: to }): SourceReference[] => {
+      const inTags = [...sourceReferences(text, tokens)].map(
+        ({ start, end, raw, isPart, url }): PageReference => ({
+          ...{ start, end, raw, isPart, isInclude: false },
+          target: targets.resolve(path, url, base),
+        }),
+      )
+      const included = includesIn(path, text).flatMap(({ start, end, raw, path: to }): PageReference[] => {
         const target: Target = { to: 'file', path: to, tail: tailOf(raw), isOtherCase: false }
-        return targets.fileAt(to)?.path === to ? [{ start, end, raw, target, isInclude: true }] : []
+        return targets.fileAt(to)?.path === to
+          ? [{ start, end, raw, target, isInclude: true, isPart: false }]
+          : []
       })
       // In an attribute, code stands within what looks like a reference.
       const apart = included.filter(
@@ -61,21 +67,23 @@ export class Sources {
     return found
   }
 
-  #written(page: ReadPage, { raw, target, isInclude }: SourceReference): Written | undefined {
+  #written(page: ReadPage, { raw, target, isPart, isInclude }: PageReference): Written | undefined {
     // A `base` is for browsers, which see nothing of an include.
     if (target.to !== 'file' || (page.base !== undefined && !isInclude)) return undefined
-    return { from: page.path, to: target.path, path: raw.slice(0, raw.length - tailOf(raw).length) }
+    const path = raw.slice(0, raw.length - tailOf(raw).length)
+    return { from: page.path, to: target.path, path, isPart }
   }
 
   /** A reference as an address that follows its target; undefined where it would not come out as it is written. */
-  address(page: ReadPage, reference: SourceReference, usual: Spelling = this.usual): Address | undefined {
+  address(page: ReadPage, reference: PageReference, usual: Spelling = this.usual): Address | undefined {
     const written = this.#written(page, reference)
     const at = written && this.#idOf(written.to)
     const habit = reference.isInclude ? this.#usualInclude : usual
     const spelling = at && spellingOf(written, habit, this.published)
     if (!at || !spelling || (reference.isInclude && at.to === 'entry')) return undefined
     const to = reference.isInclude ? 'included' : at.to
-    return { to, id: at.id, tail: tailOf(reference.raw), ...spelling }
+    const part = reference.isPart ? { isPart: true as const } : {}
+    return { to, id: at.id, tail: tailOf(reference.raw), ...part, ...spelling }
   }
 
   /** A stretch of a page. @param cuts holes in it, in their order */
@@ -157,7 +165,7 @@ export class Sources {
 const MOST_ASKED = 1000
 
 /** Those of some references that stand in a stretch. */
-function within(references: readonly SourceReference[], start: number, end: number): SourceReference[] {
+function within(references: readonly PageReference[], start: number, end: number): PageReference[] {
   let low = 0
   let high = references.length
   while (low < high) {
@@ -165,7 +173,7 @@ function within(references: readonly SourceReference[], start: number, end: numb
     if (references[middle]!.start < start) low = middle + 1
     else high = middle
   }
-  const found: SourceReference[] = []
+  const found: PageReference[] = []
   for (let at = low; at < references.length && references[at]!.end <= end; at++) found.push(references[at]!)
   return found
 }
