@@ -26,6 +26,8 @@ const nameOf = (place: FindingPlace): string => {
       return place.piece
     case 'menu':
       return place.menu
+    case 'template':
+      return place.template
     case 'look':
       return ''
   }
@@ -43,16 +45,20 @@ function keyed(rule: Rule, found: readonly Found[]): Finding[] {
 }
 
 function checkedOf(site: Site, unknownWords: UnknownWords): Checked {
-  const pages = [...walk(site.plan)].flatMap(({ entry }): PageEntry[] =>
-    isWritten(site, entry) ? [entry] : [],
-  )
+  let pages: Checked['pages'] | undefined
   let graph: Checked['graph'] | undefined
   let clicks: Checked['clicks'] | undefined
   return {
     site,
-    addresses: addressesOf(site),
-    pages,
+    get addresses() {
+      return addressesOf(site)
+    },
     unknownWords,
+    get pages() {
+      return (pages ??= [...walk(site.plan)].flatMap(({ entry }): PageEntry[] =>
+        isWritten(site, entry) ? [entry] : [],
+      ))
+    },
     get graph() {
       return (graph ??= linkGraph(site))
     },
@@ -124,15 +130,36 @@ export class Checker {
     return byRule.flat()
   }
 
+  /**
+   * A finding of the last check as it is on the site now: by its rule alone, and if that is one of pages, on its page alone.
+   * Undefined where it is gone.
+   */
+  again(site: Site, { rule: id, key }: Finding): Finding | undefined {
+    const checked = checkedOf(site, NO_WORDS)
+    const ofSite = SITE_RULES.find(({ rule }) => rule.id === id)
+    if (ofSite) return this.#site(ofSite.rule, checked).find((one) => one.key === key)
+    const n = PAGE_RULES.findIndex(({ rule }) => rule.id === id)
+    const [, pageId] = key.split(':')
+    const page = site.plan.entries.get(pageId ?? '')
+    if (n < 0 || !isWritten(site, page)) return undefined
+    const remembered = this.#ofPages.get(page.id)?.slice()
+    if (!remembered) return undefined
+    remembered[n] = this.#pageBy(n, checked, page, remembered[n])
+    this.#ofPages.set(page.id, remembered)
+    return remembered[n].findings.find((one) => one.key === key)
+  }
+
   #page(checked: Checked, page: PageEntry): Remembered[] {
     const before = this.#ofPages.get(page.id)
-    return PAGE_RULES.map(({ rule }, n) => {
-      const from = rule.from(checked, page)
-      const known = before?.[n]
-      return known && isSame(known.from, from)
-        ? known
-        : { from, findings: keyed(rule, rule.find(checked, page)) }
-    })
+    return PAGE_RULES.map((_, n) => this.#pageBy(n, checked, page, before?.[n]))
+  }
+
+  #pageBy(n: number, checked: Checked, page: PageEntry, known: Remembered | undefined): Remembered {
+    const { rule } = PAGE_RULES[n]!
+    const from = rule.from(checked, page)
+    return known && isSame(known.from, from)
+      ? known
+      : { from, findings: keyed(rule, rule.find(checked, page)) }
   }
 
   #site(rule: SiteRule, checked: Checked): readonly Finding[] {

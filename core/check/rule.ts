@@ -33,6 +33,7 @@ export type FindingPlace =
     }
   | { readonly in: 'piece'; readonly piece: string }
   | { readonly in: 'menu'; readonly menu: string }
+  | { readonly in: 'template'; readonly template: string }
   | { readonly in: 'look' }
 
 /** What a rule found. */

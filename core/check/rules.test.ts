@@ -1,3 +1,4 @@
+import { piecesOf, withoutTemplates } from '../plan/surround/surround.ts'
 import fc from 'fast-check'
 import { readOpml } from '../formats/opml.ts'
 import { applyChange } from '../plan/change/apply.ts'
@@ -30,7 +31,11 @@ const look = (colours: object, more: object = {}): SingleChange =>
   ({
     kind: 'setSurround',
     field: 'look',
-    value: { ...empty.surround.look, ...more, colours: { ...empty.surround.look.colours, ...colours } },
+    value: {
+      ...piecesOf(empty.surround).look,
+      ...more,
+      colours: { ...piecesOf(empty.surround).look.colours, ...colours },
+    },
   }) as SingleChange
 const addPiece = (piece: object): SingleChange => ({
   kind: 'addPiece',
@@ -91,8 +96,11 @@ const deep: SingleChange[] = ['a', 'b', 'c'].flatMap((id, at): SingleChange[] =>
   ]
 })
 
+const addressTo = (to: 'entry' | 'site-file', id: string) =>
+  ({ to, id, tail: '', start: 'relative', index: 'named', isPlain: false }) as const
+
 /** A template with a title, a heading of the page's own and the content; one page keeps something of its own. */
-const templates = (override: Override): SingleChange => ({
+const templates = (override: Override, included: readonly object[] = []): SingleChange => ({
   kind: 'setSurround',
   field: 'templates',
   value: {
@@ -120,7 +128,7 @@ const templates = (override: Override): SingleChange => ({
         spelt: {},
       },
     },
-    included: [],
+    included: included as never,
     spelling: { start: 'relative', index: 'named', isPlain: false },
     root: '/',
     letters: 'plain',
@@ -128,6 +136,30 @@ const templates = (override: Override): SingleChange => ({
     texts: {},
   },
 })
+
+/** A part in a file of its own that one page in a folder puts in; its link starts as it is said. */
+const withIncluded = (start: 'relative' | 'root'): readonly SingleChange[] => [
+  addFile('m', 'menu.inc'),
+  templates(
+    { from: 3, to: 4, bits: ['<?php include "', { ...addressTo('site-file', 'm'), to: 'included' }, '" ?>'] },
+    [
+      {
+        file: 'm',
+        content: 'k',
+        from: 'home',
+        encoding: { name: 'utf-8', hasMark: false },
+        parts: [
+          {
+            kind: 'text',
+            where: 'header',
+            bits: ['<a href="', { ...addressTo('entry', 'visit'), start }, '">'],
+          },
+        ],
+        overrides: [],
+      },
+    ],
+  ),
+]
 
 const COPIED =
   '<h2>Rules</h2><p>Look first for another boat coming the other way: water is worth more than minutes.</p>' +
@@ -154,6 +186,22 @@ const CASES: readonly (readonly [string, readonly SingleChange[], number, readon
     [set('boating', 'fileName', 'b'.repeat(95)), set('locks', 'fileName', 'l'.repeat(95))],
     1,
     [set('locks', 'fileName', 'l'.repeat(95))],
+  ],
+  [
+    'root-differs',
+    [
+      { kind: 'setSite', field: 'baseUrl', value: 'https://example.org/new/' },
+      templates({
+        from: 3,
+        to: 4,
+        bits: ['<a href="', { ...addressTo('entry', 'visit'), start: 'root' }, '">'],
+      }),
+    ],
+    1,
+    [
+      { kind: 'setSite', field: 'baseUrl', value: 'https://example.org/new/' },
+      templates({ from: 3, to: 4, bits: ['<a href="', addressTo('entry', 'visit'), '">"start":"root"'] }),
+    ],
   ],
   ['home-name', [set('home', 'fileName', 'start')], 1, [set('home', 'fileName', 'index')]],
   [
@@ -504,7 +552,7 @@ const CASES: readonly (readonly [string, readonly SingleChange[], number, readon
   [
     'id-of-surround',
     [
-      { kind: 'setSurround', field: 'here', value: { ...empty.surround.here, bodyId: true } },
+      { kind: 'setSurround', field: 'here', value: { ...piecesOf(empty.surround).here, bodyId: true } },
       body('times', '<p id="page-times">x</p>'),
     ],
     1,
@@ -548,6 +596,102 @@ const CASES: readonly (readonly [string, readonly SingleChange[], number, readon
     [templates({ from: 1, to: 2, bits: [] })],
     1,
     [templates({ from: 3, to: 4, bits: ['<p>'] })],
+  ],
+  [
+    'dead-link-around',
+    [
+      templates({
+        from: 3,
+        to: 4,
+        bits: [
+          '<a href="',
+          addressTo('entry', 'gone'),
+          '">',
+          addressTo('site-file', 'gone'),
+          addressTo('entry', 'gone'),
+        ],
+      }),
+    ],
+    2,
+    [templates({ from: 3, to: 4, bits: ['<a href="', addressTo('entry', 'visit'), '">'] })],
+  ],
+  [
+    'no-such-file-around',
+    [
+      templates({ from: 3, to: 4, bits: ['<a href="old.html"><img src="old.html" srcset="a.png 2x">'] }),
+      addFile('p', 'docs/plan.pdf'),
+    ],
+    2,
+    [
+      addFile('p', 'docs/plan.pdf'),
+      templates({
+        from: 3,
+        to: 4,
+        bits: [
+          '<a href="',
+          addressTo('entry', 'visit'),
+          '"><a href="/docs/plan.pdf"><a href="/sitemap.xml"><a href="#x"><a href="https://example.org/x.html">' +
+            '<img srcset="',
+          addressTo('site-file', 'p'),
+          ' 2x"><a href="mailto:a@example.org"><p title="old.html"><a href="<?= $top ?>old.html">',
+        ],
+      }),
+    ],
+  ],
+  ['included-in-other-folder', withIncluded('relative'), 1, withIncluded('root')],
+  [
+    'address-in-script',
+    [
+      addFile('p', 'docs/plan.pdf'),
+      body(
+        'home',
+        '<select onchange="location=value"><option value="docs/plan.pdf">Plan</option></select>' +
+          '<a href="javascript:open(\'Docs\\/plan.pdf?a\')">Plan</a>',
+      ),
+    ],
+    2,
+    [
+      addFile('p', 'docs/plan.pdf'),
+      body('home', '<script>// docs/plan.pdf\nopen("docs/plans.pdf", "/", "docs /plan.pdf")</script>'),
+    ],
+  ],
+  [
+    'address-in-script-around',
+    [
+      addFile('p', 'docs/plan.pdf'),
+      templates({ from: 3, to: 4, bits: ['<script>', 'open("/docs/plan.pdf")</script>'] }),
+    ],
+    1,
+    [
+      addFile('p', 'docs/plan.pdf'),
+      templates({ from: 3, to: 4, bits: ['<option value="plan.pdf">', '<p title="docs/plan.pdf">'] }),
+    ],
+  ],
+  [
+    'dead-address-in-script',
+    [body('home', '<script>location.href = "old/times.html?a#b"</script>')],
+    1,
+    [
+      body(
+        'home',
+        '<script>open("https://example.org/times.html", "mail.php", "index.html", "a b.html")</script>',
+      ),
+    ],
+  ],
+  [
+    'dead-address-in-script-around',
+    [addPiece({ id: 'h', kind: 'html', html: '<p onclick="go(`old.html`)">Go</p>' })],
+    1,
+    [addPiece({ id: 'h', kind: 'html', html: '<p onclick="go(`old${n}.html`)">old.html</p>' })],
+  ],
+  [
+    'link-to-planned-around',
+    [
+      set('access', 'state', 'planned'),
+      templates({ from: 3, to: 4, bits: ['<a href="', addressTo('entry', 'access'), '">'] }),
+    ],
+    1,
+    [templates({ from: 3, to: 4, bits: ['<a href="', addressTo('entry', 'access'), '">'] })],
   ],
   [
     'own-styles',
@@ -669,6 +813,23 @@ test('places in a text say where they are', () => {
   const place = finding!.place as Extract<FindingPlace, { in: 'content' }>
   expect(place).toMatchObject({ in: 'content', entry: 'times', line: 2 })
   expect(html.slice(place.start, place.end)).toBe('<a href="www.example.org">')
+})
+
+test('pieces that no page shows, since the site is made of templates, are no findings', () => {
+  let met = 0
+  fc.assert(
+    fc.property(arbitraryStart(4, arbitrarySurround), (start) => {
+      const pieces = { ...start, surround: withoutTemplates(start.surround) }
+      const inPieces = (site: Site) =>
+        new Checker()
+          .check(site, new Set(['page', 'Walks', 'there', 'Contact']))
+          .filter(({ place }) => place.in === 'piece')
+      met += inPieces(pieces).length
+      expect(inPieces(make(pieces, templates({ from: 3, to: 4, bits: [] })))).toEqual([])
+    }),
+    { numRuns: 60 },
+  )
+  expect(met).toBeGreaterThan(0)
 })
 
 test('keys stay while what was judged stays, and differ otherwise', () => {

@@ -25,17 +25,27 @@ import { noDescription } from './headings/noDescription.ts'
 import { sameDescription } from './headings/sameDescription.ts'
 import { sameHeading } from './headings/sameHeading.ts'
 import { sameTitle } from './headings/sameTitle.ts'
+import { rootDiffers } from './addresses/rootDiffers.ts'
 import { severalFirst } from './headings/severalFirst.ts'
 import { skippedLevel } from './headings/skippedLevel.ts'
 import { deadPointer } from './links/deadPointer.ts'
 import { emptyTarget } from './links/emptyTarget.ts'
 import { emptyWords } from './links/emptyWords.ts'
 import { hostWithoutScheme } from './links/hostWithoutScheme.ts'
+import { deadAround, plannedAround } from './links/deadAround.ts'
+import { includedElsewhere } from './links/includedElsewhere.ts'
 import { linkToPlanned } from './links/linkToPlanned.ts'
 import { linkWithoutTarget } from './links/linkWithoutTarget.ts'
 import { mailWithoutScheme } from './links/mailWithoutScheme.ts'
 import { missingHeading } from './links/missingHeading.ts'
+import {
+  deadInScript,
+  deadInScriptAround,
+  namedInScript,
+  namedInScriptAround,
+} from './links/namedInScript.ts'
 import { noSuchFile } from './links/noSuchFile.ts'
+import { noSuchFileAround } from './links/noSuchFileAround.ts'
 import { oneTargetTwoTexts } from './links/oneTargetTwoTexts.ts'
 import { oneTextTwoTargets } from './links/oneTextTwoTargets.ts'
 import { otherCase } from './links/otherCase.ts'
@@ -60,17 +70,25 @@ import { skippedInOrder } from './structure/skippedInOrder.ts'
 
 /** Every rule, in the order of the groups. */
 export const RULES: readonly Rule[] = [
-  ...[fileNameStyle, nameTaken, longAddress, homeName, pinnedHidden],
+  ...[fileNameStyle, nameTaken, longAddress, homeName, pinnedHidden, rootDiffers],
   ...[
     deadPointer,
+    deadAround,
+    includedElsewhere,
     linkToPlanned,
+    plannedAround,
     linkWithoutTarget,
     missingHeading,
     noSuchFile,
+    noSuchFileAround,
     otherCase,
     emptyTarget,
     hostWithoutScheme,
     mailWithoutScheme,
+    namedInScript,
+    namedInScriptAround,
+    deadInScript,
+    deadInScriptAround,
   ],
   ...[schemeNotAllowed, ownPath, emptyWords, oneTextTwoTargets, oneTargetTwoTexts],
   ...[orphan, farAway, hidden, loneChild, skippedInOrder, manyItems, longLabel, pieces],

@@ -53,7 +53,7 @@ export const contrast: SiteRule = {
   about: `contrast below ${LEAST_CONTRAST} : 1`,
   source: 'WCAG 2.2, 1.4.3: https://www.w3.org/TR/WCAG22/#contrast-minimum',
   findAll({ site: { surround } }) {
-    if (!surround.headFiles.ourStyles) return []
+    if (surround.kind !== 'pieces' || !surround.headFiles.ourStyles) return []
     const { colours } = surround.look
     const pairs = [
       ['Text', 'text', 'page'],

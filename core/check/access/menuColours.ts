@@ -11,5 +11,6 @@ export const GROUND_WORDS: Readonly<Record<MenuGround, string>> = {
 /** What the rules about colours share. */
 export const head = {
   group: 'access',
-  from: ({ site }) => [site.surround.look, site.surround.headFiles],
+  from: ({ site: { surround } }) =>
+    surround.kind === 'pieces' ? [surround.look, surround.headFiles] : [surround.kind],
 } satisfies Partial<SiteRule>

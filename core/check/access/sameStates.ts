@@ -11,7 +11,7 @@ export const sameStates: SiteRule = {
   source:
     'WCAG 2.2, 2.4.7: https://www.w3.org/TR/WCAG22/#focus-visible; common practice for visited and hover',
   findAll: ({ site: { surround } }) =>
-    surround.headFiles.ourStyles
+    surround.kind === 'pieces' && surround.headFiles.ourStyles
       ? MENU_GROUNDS.flatMap((ground) =>
           stateFaults(linkStates(surround.look, ground)).flatMap(({ state, what, as }): Found[] =>
             what === 'same'

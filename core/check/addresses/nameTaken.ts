@@ -19,7 +19,7 @@ export const nameTaken: SiteRule = {
       return [
         {
           place: { in: 'entry' as const, entry: id },
-          words: `The file name “${entry.fileName}” is taken or kept by systems: the page stands at ${path}.`,
+          words: `The file name “${entry.fileName}” is taken or kept by systems: the page is at ${path}.`,
           gist: `${entry.fileName} ${path}`,
         },
       ]

@@ -12,11 +12,15 @@ export const idOfSurround: PageRule = {
   severity: 'error',
   about: 'ids that stand around the content already',
   source: 'HTML: https://html.spec.whatwg.org/multipage/dom.html#the-id-attribute',
-  from: ({ site }, page) => [page.body, site.surround.here],
-  find: ({ site }, page) =>
-    elementsIn(page.body).flatMap((placed) => {
+  from: ({ site: { surround } }, page) => [
+    page.body,
+    surround.kind === 'pieces' ? surround.here : surround.kind,
+  ],
+  // In a site of templates, all ids around the content are the author's.
+  find: ({ site: { surround } }, page) =>
+    (surround.kind === 'pieces' ? elementsIn(page.body) : []).flatMap((placed) => {
       const id = attributeOf(placed, 'id')
-      const isPageId = site.surround.here.bodyId && id === `page-${page.id}`
+      const isPageId = surround.kind === 'pieces' && surround.here.bodyId && id === `page-${page.id}`
       if (id === undefined || !(OURS.test(id) || isPageId)) return []
       return [
         {

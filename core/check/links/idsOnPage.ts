@@ -1,6 +1,6 @@
 import { parse } from 'parse5'
 import type { EntryId, PageEntry } from '../../plan/entry.ts'
-import type { Site } from '../../plan/site.ts'
+import { byKind, type PiecesSite, type Site, type TemplatesSite } from '../../plan/site.ts'
 import { standings } from '../../plan/surround/surround.ts'
 import type { Templates } from '../../plan/surround/templates.ts'
 import { elementsOf, type Element, parseMainContent } from '../../standard/fragment.ts'
@@ -22,7 +22,7 @@ function idsInContent({ body }: PageEntry): ReadonlySet<string> {
 }
 
 /** Ids that every page has from a surround of ours, and the top of it. */
-function idsOfPieces({ surround }: Site): string[] {
+function idsOfPieces({ surround }: PiecesSite): string[] {
   const own = [...standings(surround)].flatMap(({ piece }) =>
     piece.kind === 'html'
       ? [...elementsOf(parseMainContent(piece.html))].flatMap(({ element }) => namesOf(element))
@@ -36,17 +36,24 @@ const ofTemplates = new WeakMap<Templates, Map<EntryId, ReadonlySet<string>>>()
 
 /** Ids that a page has around its content: from the surround, or from its template and what it keeps of its own. */
 function idsAround(site: Site, { id }: PageEntry): ReadonlySet<string> {
-  const { templates, places } = site.surround
-  if (!templates) {
-    const known = ofPieces.get(places) ?? new Set(idsOfPieces(site))
-    ofPieces.set(places, known)
-    return known
-  }
+  return byKind(site, {
+    pieces(of) {
+      const { places } = of.surround
+      const known = ofPieces.get(places) ?? new Set(idsOfPieces(of))
+      ofPieces.set(places, known)
+      return known
+    },
+    templates: (of) => idsInTemplate(of, id),
+  })
+}
+
+function idsInTemplate(site: TemplatesSite, id: EntryId): ReadonlySet<string> {
+  const { templates } = site.surround
   const pages = ofTemplates.get(templates) ?? new Map<EntryId, ReadonlySet<string>>()
   ofTemplates.set(templates, pages)
   let ids = pages.get(id)
   if (!ids) {
-    const whole = parse(createTemplateWriter(site, templates).shown(id))
+    const whole = parse(createTemplateWriter(site).shown(id))
     ids = new Set(['top', ...[...elementsOf(whole)].flatMap(({ element }) => namesOf(element))])
     pages.set(id, ids)
   }

@@ -15,6 +15,7 @@ export const linkToPlanned: PageRule = {
   from: ({ site }, page) => [
     page.body,
     site.settings.plannedPages,
+    site.surround.kind,
     ...compileBody(page.body).pointers.map(({ id }) => site.plan.entries.get(id)),
   ],
   find: ({ site }, page) =>
@@ -22,7 +23,9 @@ export const linkToPlanned: PageRule = {
       const pointer = readPointer(attributeOf(placed, 'href') ?? '')
       const target = pointer?.to === 'entry' ? site.plan.entries.get(pointer.id) : undefined
       if (!pointer || target?.kind !== 'page' || isWritten(site, target)) return []
-      const words = `A link leads to “${labelOf(target)}”, which is planned: it comes out as plain text.`
+      const comesOut =
+        site.surround.kind === 'templates' ? 'visitors find nothing there yet' : 'it comes out as plain text'
+      const words = `Link to “${labelOf(target)}”, which is planned: ${comesOut}.`
       return [{ place: inContent(page, placed), words, gist: pointer.id }]
     }),
 }

@@ -1,5 +1,5 @@
 import { bring } from '../../existing/bring.ts'
-import { createRenderer } from '../../render/renderer.ts'
+import { createPageWriter } from '../../render/pageWriter.ts'
 import { arbitraryHandSite, handFiles } from '../../testing/handMade.ts'
 import { attribute, readPage } from '../../testing/readPage.ts'
 import { YEAR } from '../../testing/year.ts'
@@ -57,11 +57,11 @@ test('of any site made by hand, just those links are found whose part is not on 
   fc.assert(
     fc.property(arbitraryHandSite, (hand) => {
       const { site } = bring(handFiles(hand))
-      const renderer = createRenderer(site, YEAR)
+      const renderer = createPageWriter(site, YEAR)
       const { paths } = addressesOf(site)
       const parts = new Map<string, Set<string>>()
       for (const [id, path] of paths) {
-        const { elements } = readPage(renderer.templated!.shown(id))
+        const { elements } = readPage(renderer.shown(id))
         const names = elements.flatMap((one) => [attribute(one, 'id') ?? '', attribute(one, 'name') ?? ''])
         parts.set(path, new Set(['', 'top', ...names]))
       }

@@ -14,8 +14,7 @@ export const missingHeading: PageRule = {
   source: 'HTML: https://html.spec.whatwg.org/multipage/browsing-the-web.html#scrolling-to-a-fragment',
   from: ({ site }, page) => [
     page,
-    site.surround.places,
-    site.surround.templates,
+    site.surround.kind === 'pieces' ? site.surround.places : site.surround.templates,
     ...compileBody(page.body).pointers.map(({ id }) => site.plan.entries.get(id)),
   ],
   find: ({ site }, page) =>

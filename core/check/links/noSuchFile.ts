@@ -28,13 +28,13 @@ function filesByName(site: Site): ReadonlyMap<string, readonly string[]> {
   return ids
 }
 
-/** A path that nothing of the site stands at. */
+/** A path at which the site has nothing. */
 export const noSuchFile = typedRule(
   'no such file',
   {
     id: 'no-such-file',
     severity: 'error',
-    about: 'paths that no page or file stands at',
+    about: 'paths at which there is no page or file',
     source: URL_STANDARD,
   },
   (typed) => `“${typed}” not found.`,

@@ -27,14 +27,16 @@ type Attribute = Element['attrs'][number]
 
 /** What an author typed into an element as targets, with the attributes in which they stand. */
 function typedIn({ element }: PlacedElement): { readonly attribute: Attribute; readonly at: Placed }[] {
-  return element.attrs.flatMap((attribute) => referencesIn(attribute).map((at) => ({ attribute, at })))
+  return element.attrs.flatMap((attribute) =>
+    referencesIn(attribute, element).map((at) => ({ attribute, at })),
+  )
 }
 
 /** The change that writes another target; undefined where that would have to be quoted in a style. */
 function writing(page: PageEntry, placed: PlacedElement, attribute: Attribute, at: Placed, next: string) {
-  if (formOf(attribute) === 'style') return undefined
+  if (formOf(attribute, placed.element) === 'style') return undefined
   const change = (_: string, { start }: Placed) => (start === at.start ? next : undefined)
-  const value = withReferences(attribute.value, referencesIn(attribute), change)
+  const value = withReferences(attribute.value, referencesIn(attribute, placed.element), change)
   return withAttribute(page, placed, nameOf(attribute), value)
 }
 

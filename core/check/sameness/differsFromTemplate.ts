@@ -1,3 +1,4 @@
+import { templatesOf } from '../../plan/surround/surround.ts'
 import type { TemplatePart } from '../../plan/surround/templates.ts'
 import { dropOverride } from '../../shape/templateEdits.ts'
 import { isDifference } from '../../template/kept.ts'
@@ -38,11 +39,12 @@ export const differsFromTemplate: PageRule = {
   about: 'pages of existing HTML on which a menu, a title or another part differs from their template',
   source: COMMON_PRACTICE,
   from: ({ site: { surround } }, { id }) => {
-    const making = surround.templates && valueAt(surround.templates.pages, id)
-    return [making, surround.templates?.templates.find((one) => one.id === making?.template)]
+    const templates = templatesOf(surround)
+    const making = templates && valueAt(templates.pages, id)
+    return [making, templates?.templates.find((one) => one.id === making?.template)]
   },
   find: ({ site }, { id }) => {
-    const { templates } = site.surround
+    const templates = templatesOf(site.surround)
     const making = templates && valueAt(templates.pages, id)
     const template = templates?.templates.find((one) => one.id === making?.template)
     if (!making || !template) return []

@@ -1,4 +1,4 @@
-import { standings } from '../../plan/surround/surround.ts'
+import { piecesShown } from '../../plan/surround/surround.ts'
 import { elementsOf, parseMainContent } from '../../standard/fragment.ts'
 import { COMMON_PRACTICE, type Found, type SiteRule } from '../rule.ts'
 
@@ -9,9 +9,9 @@ export const markInPiece: SiteRule = {
   severity: 'error',
   about: 'here marks in custom HTML, which stand on every page alike',
   source: COMMON_PRACTICE,
-  from: ({ site }) => [site.surround.places],
+  from: ({ site: { surround } }) => [surround.kind === 'pieces' ? surround.places : surround.kind],
   findAll: ({ site }) =>
-    [...standings(site.surround)].flatMap(({ piece }): Found[] => {
+    [...piecesShown(site.surround)].flatMap(({ piece }): Found[] => {
       if (piece.kind !== 'html' || !piece.html.includes('aria-current')) return []
       return [...elementsOf(parseMainContent(piece.html, true))].flatMap(({ element }) => {
         const at = element.sourceCodeLocation?.attrs?.['aria-current']

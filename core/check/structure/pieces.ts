@@ -1,7 +1,7 @@
 import type { Change } from '../../plan/change/change.ts'
 import type { Site } from '../../plan/site.ts'
 import { type Piece, pieceName } from '../../plan/surround/piece.ts'
-import { standings } from '../../plan/surround/surround.ts'
+import { piecesShown } from '../../plan/surround/surround.ts'
 import { pieceWarnings } from '../../pieces/warnings.ts'
 import { COMMON_PRACTICE, type Found, type SiteRule } from '../rule.ts'
 
@@ -25,7 +25,7 @@ export const pieces: SiteRule = {
   source: COMMON_PRACTICE,
   from: ({ site }) => [site.plan, site.settings, site.surround, site.files],
   findAll: ({ site }) =>
-    [...standings(site.surround)].flatMap(({ piece }) =>
+    [...piecesShown(site.surround)].flatMap(({ piece }) =>
       pieceWarnings(site, piece).map((warning): Found => ({
         place: { in: 'piece', piece: piece.id },
         words: `${pieceName(piece.kind)}: ${warning}`,

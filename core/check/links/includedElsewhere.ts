@@ -1,0 +1,78 @@
+import { folderOf } from '../../address/relative.ts'
+import type { EntryId } from '../../plan/entry.ts'
+import { isOfTemplates, type TemplatesSite } from '../../plan/site.ts'
+import type { Bits, Included, Override, Spelling, TemplatePart } from '../../plan/surround/templates.ts'
+import { createTemplateWriter } from '../../template/write.ts'
+import { type Found, type SiteRule } from '../rule.ts'
+
+/** Whether a reference starts at the page that it is on; without a base URL absolute ones do, too. */
+const startsAtPage = ({ start }: Spelling, baseUrl: string): boolean =>
+  start === 'relative' || start === 'dot' || (start === 'absolute' && baseUrl === '')
+
+/** The files that a text puts in. */
+const putIn = (bits: Bits): string[] =>
+  bits.flatMap((bit) => (typeof bit !== 'string' && 'to' in bit && bit.to === 'included' ? [bit.id] : []))
+
+const bitsOf = (parts: readonly (TemplatePart | Included['parts'][number])[]): Bits =>
+  parts.flatMap((part) => (part.kind === 'text' ? part.bits : part.kind === 'own' ? part.usual : []))
+
+const bitsOfOverrides = (overrides: readonly Override[]): Bits =>
+  overrides.flatMap(({ bits, over }) => (over === undefined ? bits : []))
+
+/** The parts that pages put in of which some links start at the page. */
+function relativeParts({ surround: { templates }, settings }: TemplatesSite): Included[] {
+  const menus = new Map(templates.menus.map((pattern) => [pattern.id, pattern]))
+  return templates.included.filter(({ parts, overrides }) => {
+    const isRelative = (bits: Bits) =>
+      bits.some((bit) => typeof bit !== 'string' && 'to' in bit && startsAtPage(bit, settings.baseUrl))
+    return (
+      isRelative(bitsOf(parts)) ||
+      isRelative(bitsOfOverrides(overrides)) ||
+      parts.some((part) => {
+        const pattern = part.kind === 'menu' ? menus.get(part.pattern) : undefined
+        return pattern !== undefined && startsAtPage(pattern.spelling, settings.baseUrl)
+      })
+    )
+  })
+}
+
+/** A part with links that start at the page, on a page in another folder than the one that they were written for. */
+export const includedElsewhere: SiteRule = {
+  id: 'included-in-other-folder',
+  group: 'links',
+  severity: 'error',
+  about: 'parts in files of their own whose relative links are wrong on pages of another folder',
+  source: 'URL: https://url.spec.whatwg.org/#relative-url-string',
+  from: ({ site, addresses }) => [site.surround, addresses.paths, site.files, site.settings.baseUrl],
+  findAll({ site, pages, addresses: { paths } }) {
+    if (!isOfTemplates(site) || site.surround.templates.included.length === 0) return []
+    const relative = relativeParts(site)
+    if (relative.length === 0) return []
+    const { included } = site.surround.templates
+    const byFile = new Map(included.map((one) => [one.file, one]))
+    const within = (files: readonly string[], seen = new Set<string>()): Set<string> => {
+      for (const file of files) {
+        const one = byFile.get(file)
+        if (!one || seen.has(file)) continue
+        seen.add(file)
+        within([...putIn(bitsOf(one.parts)), ...putIn(bitsOfOverrides(one.overrides))], seen)
+      }
+      return seen
+    }
+    const writer = createTemplateWriter(site)
+    const ofTemplate = new Map<string, readonly string[]>()
+    const folder = (page: EntryId) => folderOf(paths.get(page) ?? paths.get(site.plan.home)!)
+    return pages.flatMap(({ id }): Found[] => {
+      const template = writer.templateOf(id)
+      const files = ofTemplate.get(template.id) ?? putIn(bitsOf(template.parts))
+      ofTemplate.set(template.id, files)
+      const all = within([...files, ...putIn(bitsOfOverrides(writer.makingOf(id).overrides))])
+      return relative.flatMap(({ file, from }) => {
+        const path = site.files.get(file)?.path
+        if (path === undefined || !all.has(file) || folder(from) === folder(id)) return []
+        const words = `The links of ${path} are relative to the folder ${folder(from) || '/'}. They are wrong on this page, which is in ${folder(id) || '/'}.`
+        return [{ place: { in: 'entry', entry: id }, words, gist: `${file} ${folder(from)}` }]
+      })
+    })
+  },
+}

@@ -1,0 +1,58 @@
+import { addressesOf } from '../../address/addresses.ts'
+import { topOf } from '../../address/href.ts'
+import { redirectsOf } from '../../address/redirects.ts'
+import { encodePath } from '../../address/relative.ts'
+import { ownTargetOf } from '../../content/ownLinks.ts'
+import { sourceReferences } from '../../pointer/inSource.ts'
+import { decoded, readPointer } from '../../pointer/pointer.ts'
+import { nameKey } from '../../standard/fileName.ts'
+import { hasCode } from '../../standard/pageTokens.ts'
+import { asBrowsersRead, resolveReference, withoutQuery } from '../../standard/reference.ts'
+import type { EntryId } from '../../plan/entry.ts'
+import type { Site } from '../../plan/site.ts'
+import type { Found, SiteRule } from '../rule.ts'
+import { textsAround } from '../textsAround.ts'
+import { URL_STANDARD } from './typedTarget.ts'
+
+/** What is on the host though it is no page and no file of the author's. */
+function madeFor(site: Site): ReadonlySet<string> {
+  const redirects = redirectsOf(site).flatMap(({ from, rests }) => (rests === undefined ? [from] : []))
+  return new Set([...redirects, 'sitemap.xml', 'robots.txt'].map(nameKey))
+}
+
+/** The path of the site that a typed reference leads to; undefined for what leads out of it, or is the page itself. */
+function pathWithin(site: Site, from: EntryId, typed: string): string | undefined {
+  const text = asBrowsersRead(typed)
+  if (text === '' || text.startsWith('#') || hasCode(text) || readPointer(text)) return undefined
+  const top = topOf(site)
+  const here = top + encodePath(addressesOf(site).paths.get(from)!)
+  const whole = withoutQuery(resolveReference(here, text))
+  return `${whole}/`.startsWith(top) ? decoded(whole.slice(top.length)) : undefined
+}
+
+/** Paths in an author's own HTML around the content that stayed as they were typed, and lead to nothing. */
+export const noSuchFileAround: SiteRule = {
+  id: 'no-such-file-around',
+  group: 'links',
+  severity: 'error',
+  about: 'paths around the main content at which there is no page or file',
+  source: URL_STANDARD,
+  from: ({ site, addresses }) => [
+    ...[site.surround, site.plan, addresses.paths, site.files],
+    ...[site.settings.baseUrl, site.settings.redirects],
+  ],
+  findAll({ site }) {
+    let made: ReadonlySet<string> | undefined
+    return [...textsAround(site)].flatMap(({ html, place, from }): Found[] => {
+      const found = new Map<string, Found>()
+      for (const { url } of sourceReferences(html)) {
+        if (found.has(url)) continue
+        const path = pathWithin(site, from, url)
+        if (path === undefined || ownTargetOf(site, from, url)) continue
+        made ??= madeFor(site)
+        if (!made.has(nameKey(path))) found.set(url, { place, words: `“${url}” not found.`, gist: url })
+      }
+      return [...found.values()]
+    })
+  },
+}
