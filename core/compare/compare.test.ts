@@ -1,8 +1,9 @@
+import { piecesOf, withPieces } from '../plan/surround/surround.ts'
 import { loadDemo } from '@viatica/demo/load.ts'
 import { addressesOf } from '../address/addresses.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
-import { createRenderer } from '../render/renderer.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
 import { YEAR } from '../testing/year.ts'
 import { type ComparedPage, comparePages } from './compare.ts'
 import { sourceLines } from './regions.ts'
@@ -11,7 +12,7 @@ const { site } = loadDemo()
 const SECTION_MENUS = new Set(['In this section'])
 
 function pagesOf(from: Site): ComparedPage[] {
-  const renderer = createRenderer(from, YEAR)
+  const renderer = createPageWriter(from, YEAR)
   const { paths } = addressesOf(from)
   return [...walk(from.plan)].flatMap(({ entry }) =>
     isWritten(from, entry)
@@ -26,13 +27,16 @@ function pagesOf(from: Site): ComparedPage[] {
   )
 }
 const causes = (a: ComparedPage, b: ComparedPage, from = site) =>
-  new Set(comparePages(a, b, from.surround.here, SECTION_MENUS).map(({ cause }) => cause))
+  new Set(comparePages(a, b, piecesOf(from.surround).here, SECTION_MENUS).map(({ cause }) => cause))
 
 describe('two pages of the demo', () => {
   // WCAG 2.2, 3.2.3 Consistent Navigation and 3.2.4 Consistent Identification, over every pair of pages.
   test('any two of them differ by known causes only, marks as links or as plain text', () => {
     for (const form of ['link', 'text'] as const) {
-      const from: Site = { ...site, surround: { ...site.surround, here: { ...site.surround.here, form } } }
+      const from: Site = {
+        ...site,
+        surround: withPieces(site.surround, { here: { ...piecesOf(site.surround).here, form } }),
+      }
       const pages = pagesOf(from)
       for (const [n, page] of pages.entries()) {
         for (const other of form === 'link' ? pages.slice(n + 1) : pages.slice(n + 1, n + 3)) {
@@ -50,7 +54,7 @@ describe('two pages of the demo', () => {
 
   test('every difference is shown: the lines that are not named are the same on both', () => {
     const [a, b] = pagesOf(site).slice(3, 5) as [ComparedPage, ComparedPage]
-    const found = comparePages(a, b, site.surround.here, SECTION_MENUS)
+    const found = comparePages(a, b, piecesOf(site.surround).here, SECTION_MENUS)
     const rest = ({ html }: ComparedPage, side: 0 | 1) => {
       const named = new Set(found.flatMap(({ at, lines }) => lines[side].map((_, n) => at[side] + n)))
       return html.split('\n').filter((_, line) => !named.has(line + 1))
@@ -75,7 +79,7 @@ describe('two pages of the demo', () => {
     // The first level stands in the top folder, so that its links are written as above.
     expect(good.html).toContain(from.replace(' class="within"', ''))
     const spoiled = { ...good, html: good.html.replace(from, to) }
-    const drift = comparePages(spoiled, other, site.surround.here, SECTION_MENUS).filter(
+    const drift = comparePages(spoiled, other, piecesOf(site.surround).here, SECTION_MENUS).filter(
       ({ cause }) => cause === 'drift',
     )
     expect(drift.map((one) => one.region)).toEqual([region])

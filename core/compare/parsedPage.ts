@@ -23,6 +23,8 @@ export const linesOf = (element: Element): Lines => (element as PlacedElement)[l
 export function parsePage(html: string): ParsedPage {
   const line = () => parser.tokenizer.preprocessor.line
   const parser = new Parser({
+    // What visitors without scripts get is looked at, too.
+    scriptingEnabled: false,
     treeAdapter: {
       ...defaultTreeAdapter,
       createElement(...described) {

@@ -6,13 +6,13 @@ import { type Neighbours, neighboursOf } from '../navigate/readingOrder.ts'
 import { outputOf } from '../pieces/outputs.ts'
 import { type Body, type EntryId, labelOf } from '../plan/entry.ts'
 import { ancestorsOf, childrenOf, type Plan, walk } from '../plan/plan.ts'
-import type { Site } from '../plan/site.ts'
+import { isOfPieces, type Site } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
 import type { MenuShape } from '../plan/surround/menuShape.ts'
 import { standings } from '../plan/surround/surround.ts'
 import type { Call } from '../render/authorHtml.ts'
 import { compileBody } from '../render/body.ts'
-import { isSameMark, partOfPiece, type RipplePart } from './parts.ts'
+import { isSameMark, partOfPiece, type PagePart } from '../page/parts.ts'
 
 /**
  * How far a change of the plan reaches: which pages must be written to see whether they differ, and what differs on all
@@ -25,7 +25,7 @@ export interface Reach {
    */
   ownDifference(page: EntryId): 'none' | 'text links' | 'any'
   /** What differs on a page that does not differ in what it has of its own. */
-  sharedParts(page: EntryId): ReadonlySet<RipplePart>
+  sharedParts(page: EntryId): ReadonlySet<PagePart>
 }
 
 /** A site with where its pages stand. */
@@ -174,7 +174,7 @@ interface MenuVariant {
 /** A menu somewhere in the surround. */
 interface PlacedMenu {
   /** The part of a page that it belongs to. */
-  readonly part: RipplePart
+  readonly part: PagePart
   readonly variantOf: (page: EntryId) => MenuVariant | undefined
 }
 
@@ -228,6 +228,7 @@ function withLinksTo({ plan }: Sited, touched: ReadonlySet<EntryId>): ReadonlySe
 
 /** Says how far a change reaches; undefined where it may reach anything: it is more than one of the plan. */
 export function reachOf(before: Site, after: Site): Reach | undefined {
+  if (!isOfPieces(before) || !isOfPieces(after)) return undefined
   const isOfPlan =
     before.settings === after.settings &&
     before.surround === after.surround &&
@@ -305,7 +306,7 @@ export function reachOf(before: Site, after: Site): Reach | undefined {
     },
     sharedParts(page) {
       if (menus.length === 0) return everywhere
-      const parts = new Set(everywhere)
+      const parts = new Set<PagePart>(everywhere)
       for (const { part, variantOf } of menus) {
         const shown = variantOf(page)
         if (shown?.difference !== 'differs') continue

@@ -6,22 +6,28 @@ import type { Change } from '../plan/change/change.ts'
 import { ChangeRefused } from '../plan/change/refused.ts'
 import { childrenOf, type Plan } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
-import { STANDARD_SURROUND, type Surround } from '../plan/surround/surround.ts'
+import {
+  STANDARD_SURROUND,
+  type Surround,
+  piecesOf,
+  withTemplates,
+  templatesOf,
+} from '../plan/surround/surround.ts'
 import type { Menu } from '../plan/surround/menu.ts'
 import type { Piece } from '../plan/surround/piece.ts'
-import { createRenderer } from '../render/renderer.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
 import { anyChange, arbitraryDraws, arbitraryStart } from '../testing/arbitraryChange.ts'
 import { arbitraryPick, arbitrarySite, changeOfPick } from '../testing/arbitrarySite.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { attribute, isInside, readPage, type ReadPage } from '../testing/readPage.ts'
-import { RIPPLE_PARTS } from './parts.ts'
+import { PAGE_PARTS } from '../page/parts.ts'
 import { partBeforeAndAfter, rippleOf, rippleWritten } from './ripple.ts'
 import { movements, rippleWords } from './rippleWords.ts'
 import { YEAR } from '../testing/year.ts'
 
 /** Every page of the finished site: its path and its HTML. */
 function output(site: Site): Map<string, { path: string; html: string }> {
-  const renderer = createRenderer(site, YEAR)
+  const renderer = createPageWriter(site, YEAR)
   const { paths } = addressesOf(site)
   const pages = new Map<string, { path: string; html: string }>()
   for (const entry of site.plan.entries.values()) {
@@ -84,6 +90,12 @@ function sectionsOf(plan: Plan): Surround {
     places: { ...places, side: [...sections, links('more')], footer: [...places.footer, links('legal')] },
     menus: [...menus, { ...SECTION_MENU, depth: 3 }],
   }
+}
+
+/** The same in a site of its kind. */
+function sectionsLike({ plan, surround }: Site): Surround {
+  const templates = templatesOf(surround)
+  return templates ? withTemplates(sectionsOf(plan), templates) : sectionsOf(plan)
 }
 
 /** Takes the link away that alone stands under an entry, or puts one there. */
@@ -173,9 +185,7 @@ describe('the ripple of a change', () => {
           maxLength: 6,
         }),
         (start, isOfSections, steps) => {
-          let before = isOfSections
-            ? { ...start, surround: { ...sectionsOf(start.plan), templates: start.surround.templates } }
-            : start
+          let before = isOfSections ? { ...start, surround: sectionsLike(start) } : start
           for (const [at, one] of steps.entries()) {
             let after = before
             try {
@@ -254,11 +264,11 @@ describe('the ripple of a change', () => {
     expect(parts({ kind: 'movePiece', piece: 'pager', place: 'footer', at: 0, beside: false })).toEqual(
       Array(5).fill(['pager']),
     )
-    const look = { ...site.surround.look, size: 19 as const }
+    const look = { ...piecesOf(site.surround).look, size: 19 as const }
     const restyled = rippleOf(site, make({ kind: 'setSurround', field: 'look', value: look }), YEAR)
     expect(restyled.pages).toEqual([])
     expect(rippleWords(restyled)).toBe('the style sheet of all pages')
-    const here = { ...site.surround.here, form: 'text' as const }
+    const here = { ...piecesOf(site.surround).here, form: 'text' as const }
     expect(parts({ kind: 'setSurround', field: 'here', value: here })).toEqual(Array(5).fill(['here mark']))
   })
 
@@ -308,7 +318,7 @@ describe('the ripple of a change', () => {
   })
 
   test('names every part that it can find', () => {
-    expect(new Set(RIPPLE_PARTS).size).toBe(RIPPLE_PARTS.length)
+    expect(new Set(PAGE_PARTS).size).toBe(PAGE_PARTS.length)
     const moved = make({ kind: 'setSite', field: 'layout', value: 'folders' })
     expect(rippleOf(site, moved, YEAR).pages.find(({ page }) => page === 'locks')?.parts).toEqual([
       'head',

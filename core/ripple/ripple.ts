@@ -1,18 +1,22 @@
 import { addressesOf } from '../address/addresses.ts'
 import { type EntryId, labelOf, type PageEntry } from '../plan/entry.ts'
 import { entryOf, walk } from '../plan/plan.ts'
-import { isWritten, type Site } from '../plan/site.ts'
+import { isOfPieces, isWritten, type Site } from '../plan/site.ts'
 import { type Place, PLACES } from '../plan/surround/place.ts'
-import { isSameMark, PART_OF_PLACE, partOfPiece, RIPPLE_PARTS, type RipplePart } from './parts.ts'
+import { isSameMark, PAGE_PARTS, PART_OF_PLACE, type PagePart, wholePartOf } from '../page/parts.ts'
 import { type Reach, reachOf } from './reach.ts'
-import type { HereRule } from '../plan/surround/rules.ts'
 import { type Words, wordsOf } from '../plan/surround/siteWords.ts'
 import { generatedPaths, isGeneratedAlike } from '../address/generated.ts'
 import { hrefsInContent } from '../render/main.ts'
 import { styleSheet } from '../render/style/styleSheet.ts'
-import { createRenderer, type MarkedMenu, type PageParts, type Renderer } from '../render/renderer.ts'
-import { referencesOf } from '../template/content.ts'
-import { textsByPart } from './templated.ts'
+import {
+  CONTENT,
+  type MarkedMenu,
+  type PageWriter,
+  textsByPart,
+  type WrittenPart,
+} from '../page/pageWriter.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
 
 /** What a change does to one page. */
 export interface PageRipple {
@@ -23,7 +27,7 @@ export interface PageRipple {
   readonly before: string | undefined
   /** Its path after; undefined when it is not on the site any more. */
   readonly after: string | undefined
-  readonly parts: readonly RipplePart[]
+  readonly parts: readonly PagePart[]
   /** How many links in its main content lead to another address now. */
   readonly textLinks: number
 }
@@ -45,7 +49,7 @@ export interface Ripple {
 interface Written {
   readonly site: Site
   readonly year: number
-  readonly renderer: Renderer
+  readonly writer: PageWriter
   readonly paths: ReadonlyMap<EntryId, string>
   readonly words: Words
 }
@@ -59,7 +63,7 @@ function written(site: Site, year: number): Written {
   return {
     site,
     year,
-    renderer: createRenderer(site, year),
+    writer: createPageWriter(site, year),
     paths: addressesOf(site).paths,
     words: wordsOf(site.settings.language, site.surround.words),
   }
@@ -71,96 +75,69 @@ function pageOf({ site }: Written, id: EntryId): PageEntry | undefined {
   return isWritten(site, entry) ? entry : undefined
 }
 
-/** What of a menu differs that stands in the same piece before and after. */
-function menuParts(was: MarkedMenu, is: MarkedMenu): RipplePart[] {
-  const parts: RipplePart[] = []
+/** The parts of a menu that differ; its place is the same before and after. */
+function menuParts(was: MarkedMenu, is: MarkedMenu): PagePart[] {
+  const parts: PagePart[] = []
   if (was.unmarked !== is.unmarked) parts.push('menu')
+  const isMarkedSame = !was.mark || !is.mark || isSameMark(was.mark, is.mark)
   // What is left is the form of the mark: a link or text, and its class.
-  if (!isSameMark(was.mark, is.mark) || parts.length === 0) parts.push('here mark')
+  if (!isMarkedSame || parts.length === 0) parts.push('here mark')
   return parts
 }
 
 /** Whether a menu is the same before and after, told without writing it where its marks say so. */
-function isSameMenu(was: MarkedMenu, is: MarkedMenu, form: HereRule['form']): boolean | undefined {
+function isSameMenu(was: MarkedMenu, is: MarkedMenu): boolean | undefined {
+  if (!was.mark || !is.mark) return undefined
   if (was.unmarked === is.unmarked) return isSameMark(was.mark, is.mark) ? true : undefined
   // An item that is text on its own page may differ in its link alone, which is not written there.
-  return form === 'link' ? false : undefined
+  return is.isLinked ? false : undefined
 }
 
-/**
- * The parts that differ between the pieces of two writings of a page.
- * @param form of here marks, where it is known to be the same before and after
- */
-function pieceParts(
-  a: Written,
-  b: Written,
-  id: EntryId,
-  was: PageParts,
-  is: PageParts,
-  form?: HereRule['form'],
-): Set<RipplePart> {
-  const parts = new Set<RipplePart>()
-  const left = new Map(was.pieces.map((piece) => [piece.piece.id, piece]))
-  for (const now of is.pieces) {
-    const then = left.get(now.piece.id)
-    left.delete(now.piece.id)
-    const [before, after] =
-      now.piece.kind === 'menu' ? [a, b].map(({ renderer }) => renderer.markedMenu(id, now.piece.id)) : []
-    const isSame = form && before && after ? isSameMenu(before, after, form) : undefined
-    if (then?.place === now.place && (isSame ?? then.html === now.html)) continue
-    if (then && before && after && then.place === now.place)
-      for (const part of menuParts(before, after)) parts.add(part)
-    else for (const one of then ? [then, now] : [now]) if (one.html !== '') parts.add(partOfPiece(one))
+/** The parts that differ between two writings of a page, but for its content. @param isSameSurround before and after */
+function differingParts(
+  was: readonly WrittenPart[],
+  is: readonly WrittenPart[],
+  isSameSurround: boolean,
+): Set<PagePart> {
+  const parts = new Set<PagePart>()
+  const left = new Map(was.map((part) => [part.key, part]))
+  for (const now of is) {
+    const then = left.get(now.key)
+    left.delete(now.key)
+    if (now.key === CONTENT) continue
+    const [before, after] = [then?.menu, now.menu]
+    const isThere = then?.placed?.place === now.placed?.place
+    const isSame = isSameSurround && before && after ? isSameMenu(before, after) : undefined
+    if (then && isThere && (isSame ?? then.text === now.text)) continue
+    if (then && before && after && isThere) for (const part of menuParts(before, after)) parts.add(part)
+    else for (const one of then ? [then, now] : [now]) if (one.text !== '') parts.add(one.kind)
   }
-  for (const gone of left.values()) if (gone.html !== '') parts.add(partOfPiece(gone))
+  for (const gone of left.values()) if (gone.key !== CONTENT && gone.text !== '') parts.add(gone.kind)
   return parts
 }
 
 /** How many links of the main content lead elsewhere; undefined when more than its links may have changed. */
-function movedLinks(a: Written, b: Written, before: PageEntry, after: PageEntry): number | undefined {
-  const was = hrefsInContent(before, a.words)
-  const is = hrefsInContent(after, b.words)
-  if (was.texts !== is.texts || is.isComputed) return undefined
-  const [from, to] = [a.renderer, b.renderer].map((renderer, at) =>
-    (at === 0 ? was : is).hrefs(renderer.linksOn(before.id)),
-  )
+function movedLinks(a: Written, b: Written, id: EntryId): number | undefined {
+  const [was, is] = [a.writer.contentLinks(id), b.writer.contentLinks(id)]
+  if (!was || !is || was.rest !== is.rest || was.links.length !== is.links.length) return undefined
+  const pairs = was.links.map((link, at) => [link, is.links[at]!] as const)
   // A picture that comes or goes is more than a link that leads elsewhere.
-  const turns = (at: number) => (from![at] === undefined) !== (to![at] === undefined)
-  if (was.pointers.some(({ attribute }, at) => attribute === 'src' && turns(at))) return undefined
-  return from!.filter((href, at) => href !== to![at]).length
+  if (pairs.some(([from, to]) => from.isPicture && (from.href === undefined) !== (to.href === undefined)))
+    return undefined
+  return pairs.filter(([from, to]) => from.href !== to.href).length
 }
 
-const SIMPLE: readonly (readonly [
-  RipplePart,
-  readonly (
-    | 'title'
-    | 'description'
-    | 'canonical'
-    | 'sharing'
-    | 'files'
-    | 'data'
-    | 'body'
-    | 'heading'
-    | 'order'
-  )[],
-])[] = [
-  ['title', ['title']],
-  ['description', ['description']],
-  ['head', ['canonical', 'sharing', 'files', 'body']],
-  ['breadcrumb', ['data']],
-  ['heading', ['heading']],
-  ['pager', ['order']],
-]
-
-/** The places in which pieces that stand there before and after stand in another order, or in other rows. */
-function reordered(was: PageParts, is: PageParts): Place[] {
+/** The places whose parts have another order, or other rows. Parts that are there only before or only after do not count. */
+function reordered(was: readonly WrittenPart[], is: readonly WrittenPart[]): Place[] {
   return PLACES.filter((place) => {
-    const ids = ({ pieces }: PageParts) =>
-      new Set(pieces.flatMap((one) => (one.place === place && one.html !== '' ? [one.piece.id] : [])))
-    const [before, after] = [ids(was), ids(is)]
-    const order = ({ pieces }: PageParts) =>
-      pieces.flatMap(({ piece: { id, beside } }) =>
-        before.has(id) && after.has(id) ? [`${id} ${beside}`] : [],
+    const here = (parts: readonly WrittenPart[]) => parts.filter(({ placed }) => placed?.place === place)
+    const keys = (parts: readonly WrittenPart[]) =>
+      new Set(here(parts).flatMap(({ key, text }) => (text === '' ? [] : [key])))
+    const [before, after] = [keys(was), keys(is)]
+    // Empty parts have no order, and neither have parts that moved to another place.
+    const order = (parts: readonly WrittenPart[]) =>
+      parts.flatMap(({ key, placed }) =>
+        before.has(key) && after.has(key) ? [`${key} ${placed?.beside}`] : [],
       )
     return order(was).join() !== order(is).join()
   })
@@ -171,7 +148,7 @@ function differing(
   page: PageEntry,
   from: string | undefined,
   to: string | undefined,
-  parts: ReadonlySet<RipplePart>,
+  parts: ReadonlySet<PagePart>,
   textLinks: number,
 ): PageRipple {
   return {
@@ -179,109 +156,50 @@ function differing(
     label: labelOf(page),
     before: from,
     after: to,
-    parts: RIPPLE_PARTS.filter((part) => parts.has(part)),
+    parts: PAGE_PARTS.filter((part) => parts.has(part)),
     textLinks,
   }
 }
 
 /** What differs between two writings of one page; undefined when nothing does. */
-function compare(a: Written, b: Written, before: PageEntry, after: PageEntry): PageRipple | undefined {
-  const id = before.id
-  const was = a.renderer.parts(id)
-  const is = b.renderer.parts(id)
-  const [from, to] = [a.paths.get(id)!, b.paths.get(id)!]
-  const isSame = a.renderer.write(was) === b.renderer.write(is)
-  if (isSame && from === to) return undefined
-  const parts = isSame ? new Set<RipplePart>() : pieceParts(a, b, id, was, is)
-  for (const [part, keys] of SIMPLE) if (keys.some((key) => was[key] !== is[key])) parts.add(part)
+function compare(a: Written, b: Written, id: EntryId, after: PageEntry): PageRipple | undefined {
+  const [from, to] = [a.paths.get(id), b.paths.get(id)]
+  if (a.writer.page(id) === b.writer.page(id))
+    return from === to ? undefined : differing(after, from, to, new Set(), 0)
+  const [was, is] = [a.writer.parts(id), b.writer.parts(id)]
+  const parts = differingParts(was, is, false)
+  const contentIn = (written: readonly WrittenPart[]) =>
+    written.find(({ key }) => key === CONTENT)?.text ?? ''
   let textLinks = 0
-  if (was.content !== is.content) {
-    const moved = movedLinks(a, b, before, after)
+  if (contentIn(was) !== contentIn(is)) {
+    const moved = movedLinks(a, b, id)
     textLinks = moved ?? 0
     // Where no link moved, a picture says something else.
     parts.add(moved ? 'text links' : 'main content')
   }
-  if (!isSame) for (const place of reordered(was, is)) parts.add(PART_OF_PLACE[place])
-  // What is left is outside of all pieces: the language, the skip link.
-  if (!isSame && parts.size === 0) parts.add('head')
+  for (const place of reordered(was, is)) parts.add(PART_OF_PLACE[place])
+  // What is left is outside of all parts: the language, the skip link; or the order of parts.
+  if (parts.size === 0) parts.add('head')
   return differing(after, from, to, parts, textLinks)
 }
 
 /** What differs between two writings of one page where the change is one of the plan; undefined when nothing does. */
-function compareOwn(a: Written, b: Written, before: PageEntry, after: PageEntry): PageRipple | undefined {
-  const id = before.id
-  const was = a.renderer.parts(id)
-  const is = b.renderer.parts(id)
-  const [from, to] = [a.paths.get(id)!, b.paths.get(id)!]
-  const parts = pieceParts(a, b, id, was, is, b.site.surround.here.form)
-  for (const [part, keys] of SIMPLE) if (keys.some((key) => was[key] !== is[key])) parts.add(part)
-  const moved = movedLinks(a, b, before, after)
-  if (moved === undefined ? was.content !== is.content : moved > 0)
+function compareOwn(a: Written, b: Written, id: EntryId, after: PageEntry): PageRipple | undefined {
+  const [was, is] = [a.writer.parts(id), b.writer.parts(id)]
+  const [from, to] = [a.paths.get(id), b.paths.get(id)]
+  const parts = differingParts(was, is, true)
+  const moved = movedLinks(a, b, id)
+  const contentIn = (written: readonly WrittenPart[]) => written.find(({ key }) => key === CONTENT)?.text
+  if (moved === undefined ? contentIn(was) !== contentIn(is) : moved > 0)
     parts.add(moved ? 'text links' : 'main content')
   if (parts.size === 0 && from === to) return undefined
   return differing(after, from, to, parts, moved ?? 0)
 }
 
-/** The texts of a page by its parts, however it is made. */
-function textsOf({ renderer }: Written, id: EntryId): ReadonlyMap<RipplePart, string> {
-  if (renderer.templated) return textsByPart(renderer.templated.pieces(id))
-  const page = renderer.parts(id)
-  return new Map(RIPPLE_PARTS.map((part) => [part, htmlOfPart(page, part)]))
-}
-
-/** The same part in two writings of a page: how many of its links lead elsewhere, where nothing else of it differs. */
-function movedReferences(was: string, is: string): number {
-  const [from, to] = [[...referencesOf(was)], [...referencesOf(is)]]
-  return from.filter(({ raw }, at) => raw !== to[at]?.raw).length
-}
-
-/** What differs between two writings of a page, one of them at least made of templates; undefined when nothing does. */
-function compareTemplated(
-  a: Written,
-  b: Written,
-  before: PageEntry,
-  after: PageEntry,
-): PageRipple | undefined {
-  const { id } = before
-  const [from, to] = [a.paths.get(id)!, b.paths.get(id)!]
-  if (a.renderer.page(id) === b.renderer.page(id))
-    return from === to ? undefined : differing(after, from, to, new Set(), 0)
-  const [was, is] = [textsOf(a, id), textsOf(b, id)]
-  const parts = new Set<RipplePart>(
-    RIPPLE_PARTS.filter(
-      (part) =>
-        part !== 'here mark' && part !== 'text links' && (was.get(part) ?? '') !== (is.get(part) ?? ''),
-    ),
-  )
-  const [menusBefore, menusAfter] = [a, b].map(({ renderer }) => renderer.templated?.unmarkedMenus(id))
-  if (parts.has('menu') && menusBefore !== undefined && menusBefore === menusAfter) {
-    parts.delete('menu')
-    parts.add('here mark')
-  }
-  let textLinks = 0
-  const isSameMaking = a.renderer.templated !== undefined && b.renderer.templated !== undefined
-  if (parts.has('main content') && isSameMaking && before.body.html === after.body.html) {
-    textLinks = movedReferences(was.get('main content') ?? '', is.get('main content') ?? '')
-    if (textLinks > 0) {
-      parts.delete('main content')
-      parts.add('text links')
-    }
-  }
-  // What is left is the order of the parts.
-  if (parts.size === 0) parts.add('head')
-  return differing(after, from, to, parts, textLinks)
-}
-
 /** What a change does to a page without writing it; undefined when it does not differ. */
-function reached(
-  reach: Reach,
-  a: Written,
-  b: Written,
-  was: PageEntry,
-  is: PageEntry,
-): PageRipple | undefined {
+function reached(reach: Reach, a: Written, b: Written, is: PageEntry): PageRipple | undefined {
   const own = reach.ownDifference(is.id)
-  if (own === 'any') return compareOwn(a, b, was, is)
+  if (own === 'any') return compareOwn(a, b, is.id, is)
   const shared = reach.sharedParts(is.id)
   // Nearly all pages, where what changed is in no menu.
   if (own === 'none' && shared.size === 0) return undefined
@@ -323,7 +241,6 @@ function rippleBetween(before: Site, after: Site, year: number, reach: Reach | u
   const a = written(before, year)
   const b = written(after, year)
   recent = [a, b]
-  const isTemplated = Boolean(before.surround.templates ?? after.surround.templates)
   const pages: PageRipple[] = []
   let total = 0
   for (const { entry } of walk(after.plan)) {
@@ -331,11 +248,7 @@ function rippleBetween(before: Site, after: Site, year: number, reach: Reach | u
     const was = pageOf(a, entry.id)
     if (is) total++
     if (is && was) {
-      const page = isTemplated
-        ? compareTemplated(a, b, was, is)
-        : reach
-          ? reached(reach, a, b, was, is)
-          : compare(a, b, was, is)
+      const page = reach ? reached(reach, a, b, is) : compare(a, b, is.id, is)
       if (page) pages.push(page)
     } else if (is || was) pages.push(comingOrGoing(a, b, entry.id))
   }
@@ -352,7 +265,9 @@ function rippleBetween(before: Site, after: Site, year: number, reach: Reach | u
 
 /** The style sheet made from the look; empty where the author's own stand alone. */
 export function stylesOf(site: Site): string {
-  return site.surround.headFiles.ourStyles ? styleSheet(site.surround, generatedPaths(site).fonts) : ''
+  return isOfPieces(site) && site.surround.headFiles.ourStyles
+    ? styleSheet(site.surround, generatedPaths(site).fonts)
+    : ''
 }
 
 function changedFiles({ files: before }: Site, { files: after }: Site): number {
@@ -365,8 +280,8 @@ function changedFiles({ files: before }: Site, { files: after }: Site): number {
 }
 
 function changedIncluded(a: Written, b: Written): string[] {
-  const was = new Map(a.renderer.templated?.includedFiles().map(({ file, text }) => [file, text]))
-  const is = b.renderer.templated?.includedFiles() ?? []
+  const was = new Map(a.writer.includedFiles().map(({ file, text }) => [file, text]))
+  const is = b.writer.includedFiles()
   return is.flatMap(({ file, path, text }) => (was.has(file) && was.get(file) !== text ? [path] : []))
 }
 
@@ -382,31 +297,19 @@ function comingOrGoing(a: Written, b: Written, page: EntryId): PageRipple {
   }
 }
 
-/** The HTML of a part of a page. */
-export function htmlOfPart(page: PageParts, part: RipplePart): string {
-  if (part === 'main content' || part === 'text links') return page.content
-  const simple = SIMPLE.find(([name]) => name === part)?.[1] ?? []
-  const wanted = part === 'here mark' ? 'menu' : part
-  const pieces = page.pieces.filter((piece) => partOfPiece(piece) === wanted)
-  return [...simple.map((key) => page[key]), ...pieces.map(({ html }) => html)].join('')
-}
-
-/** A part of a page as HTML, however the page is made. */
-export function partOnPage(renderer: Renderer, page: EntryId, part: RipplePart): string {
-  if (!renderer.templated) return htmlOfPart(renderer.parts(page), part)
-  const whole = part === 'here mark' ? 'menu' : part === 'text links' ? 'main content' : part
-  return textsByPart(renderer.templated.pieces(page)).get(whole) ?? ''
-}
+/** A part of a page as HTML. */
+export const partOnPage = (writer: PageWriter, page: EntryId, part: PagePart): string =>
+  textsByPart(writer.parts(page)).get(wholePartOf(part)) ?? ''
 
 /** A part of a page as HTML, before and after a change; empty where the page is not on the site. */
 export function partBeforeAndAfter(
   before: Site,
   after: Site,
   page: EntryId,
-  part: RipplePart,
+  part: PagePart,
   year: number,
 ): { readonly before: string; readonly after: string } {
   const html = (site: Site) =>
-    isWritten(site, site.plan.entries.get(page)) ? partOnPage(createRenderer(site, year), page, part) : ''
+    isWritten(site, site.plan.entries.get(page)) ? partOnPage(createPageWriter(site, year), page, part) : ''
   return { before: html(before), after: html(after) }
 }

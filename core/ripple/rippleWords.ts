@@ -1,10 +1,10 @@
-import type { RipplePart } from './parts.ts'
+import type { PagePart } from '../page/parts.ts'
 import type { PageRipple, Ripple } from './ripple.ts'
 
 const some = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`
 
 /** “the menus of 39 pages”, and after that “breadcrumbs of 6”. */
-const PART_WORDS: readonly (readonly [RipplePart, string])[] = [
+const PART_WORDS: readonly (readonly [PagePart, string])[] = [
   ['menu', 'menus'],
   ['here mark', 'here marks'],
   ['breadcrumb', 'breadcrumbs'],

@@ -1,10 +1,11 @@
+import { piecesOf } from '../plan/surround/surround.ts'
 import fc from 'fast-check'
 import { applyChange } from '../plan/change/apply.ts'
 import type { Change } from '../plan/change/change.ts'
 import { ChangeRefused } from '../plan/change/refused.ts'
 import { newPage } from '../plan/newEntry.ts'
 import { isWritten, newSite, type Site } from '../plan/site.ts'
-import { createRenderer } from '../render/renderer.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
 import { arbitraryPick, arbitrarySite, changeOfPick } from '../testing/arbitrarySite.ts'
 import { YEAR } from '../testing/year.ts'
 import { createMarker, sights } from './seen.ts'
@@ -80,7 +81,7 @@ test('colours are looked at on every page; a picture with other bytes only where
   const all = tickedAll(site)
   const replaced = { ...file, content: 'b'.repeat(64) }
   expect(reasonsOf(after(all, { kind: 'setFile', file: replaced }))).toEqual([[], ['pictures and files'], []])
-  const look = { ...site.surround.look, size: 18 as const }
+  const look = { ...piecesOf(site.surround).look, size: 18 as const }
   expect(reasonsOf(after(all, { kind: 'setSurround', field: 'look', value: look }))).toEqual(
     Array(3).fill(['style sheet']),
   )
@@ -98,7 +99,7 @@ test('after any edits a tick stands just where the file of the page is the same'
           return at
         }
       }, before)
-      const [was, is] = [createRenderer(before, YEAR), createRenderer(now, YEAR)]
+      const [was, is] = [createPageWriter(before, YEAR), createPageWriter(now, YEAR)]
       for (const { page, state, reasons } of sights(now, YEAR)) {
         if (state === 'unseen' || !isWritten(before, before.plan.entries.get(page))) continue
         const isSame = was.page(page) === is.page(page)

@@ -1,11 +1,11 @@
 import { bodyMark } from '../plan/bodyMark.ts'
 import type { EntryId, PageEntry, Seen } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
-import { filesByPath, isWritten, type Site } from '../plan/site.ts'
-import { createRenderer, type PageParts } from '../render/renderer.ts'
-import { RIPPLE_PARTS } from '../ripple/parts.ts'
-import { htmlOfPart, stylesOf } from '../ripple/ripple.ts'
-import { textsByPart } from '../ripple/templated.ts'
+import { filesByPath, isOfPieces, isWritten, type Site } from '../plan/site.ts'
+import { textsByPart } from '../page/pageWriter.ts'
+import { WHOLE_PARTS } from '../page/parts.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
+import { stylesOf } from '../ripple/ripple.ts'
 
 /** A short mark of each part of a page, as visitors get it now. */
 export type PageMarks = Seen['marks']
@@ -14,9 +14,6 @@ export type PageMarks = Seen['marks']
 const WHOLE = 'page'
 const STYLES = 'style sheet'
 const FILES = 'pictures and files'
-
-/** A here mark stands in its menu, and a link in the main content. */
-const PARTS = RIPPLE_PARTS.filter((part) => part !== 'here mark' && part !== 'text links')
 
 const fileNameOf = (path: string) => path.slice(path.lastIndexOf('/') + 1)
 
@@ -38,9 +35,10 @@ function namesIn(html: string): Set<string> {
  * @param year of the build
  */
 export function createMarker(site: Site, year: number): (id: EntryId) => PageMarks {
-  const renderer = createRenderer(site, year)
+  const writer = createPageWriter(site, year)
   const files = filesByPath(site)
-  const own = site.surround.headFiles.styles.flatMap((one) =>
+  const sheets = isOfPieces(site) ? site.surround.headFiles.styles : []
+  const own = sheets.flatMap((one) =>
     one.from === 'site' ? (site.files.get(one.file)?.content ?? []) : one.url,
   )
   const styles = bodyMark([stylesOf(site), ...own].join('\n'))
@@ -49,29 +47,25 @@ export function createMarker(site: Site, year: number): (id: EntryId) => PageMar
     const names = namesIn(html)
     return files.flatMap(({ path, content }) => (names.has(fileNameOf(path)) ? [content] : [])).join()
   }
-  const partsOf = (id: EntryId, parts: PageParts) => {
-    const texts = renderer.templated && textsByPart(renderer.templated.pieces(id))
-    return PARTS.flatMap((part): [string, string][] => {
-      const html = texts ? (texts.get(part) ?? '') : htmlOfPart(parts, part)
-      return html === '' ? [] : [[part, bodyMark(html)]]
-    })
-  }
+  const marksOf = (id: EntryId) =>
+    [...textsByPart(writer.parts(id))].flatMap(([part, html]): [string, string][] =>
+      html === '' ? [] : [[part, bodyMark(html)]],
+    )
   return (id) => {
-    const parts = renderer.parts(id)
-    const html = renderer.templated ? renderer.templated.page(id) : renderer.write(parts)
+    const html = writer.page(id)
     const used = filesOf(html)
     return {
       [WHOLE]: bodyMark(html),
       [STYLES]: styles,
       ...(used === '' ? {} : { [FILES]: bodyMark(used) }),
-      ...Object.fromEntries(partsOf(id, parts)),
+      ...Object.fromEntries(marksOf(id)),
     }
   }
 }
 
 /** Why a page must be looked at again: the parts that are not as they were; none while it is as it was. */
 export function changedSince({ marks: then }: Seen, now: PageMarks): string[] {
-  const parts = [STYLES, FILES, ...PARTS].filter((part) => then[part] !== now[part])
+  const parts = [STYLES, FILES, ...WHOLE_PARTS].filter((part) => then[part] !== now[part])
   return parts.length > 0 || then[WHOLE] === now[WHOLE] ? parts : ['order of its parts']
 }
 

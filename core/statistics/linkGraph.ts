@@ -4,7 +4,14 @@ import { outputOf } from '../pieces/outputs.ts'
 import type { Leads } from '../pieces/pieceOutput.ts'
 import { type EntryId, isBegun, type PageEntry } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
-import { isWritten, type Site } from '../plan/site.ts'
+import {
+  byKind,
+  isOfPieces,
+  isWritten,
+  type PiecesSite,
+  type Site,
+  type TemplatesSite,
+} from '../plan/site.ts'
 import type { Piece } from '../plan/surround/piece.ts'
 import type { Place } from '../plan/surround/place.ts'
 import { standings } from '../plan/surround/surround.ts'
@@ -23,25 +30,53 @@ export interface PageLinks {
   readonly text: readonly EntryId[]
 }
 
-/** The links that one piece writes on a page. */
-export interface LinksOfPiece {
-  readonly piece: Piece
-  readonly place: Place
+/** How a link around the content is there. */
+export type AroundWay = 'pager' | 'breadcrumb' | 'menu' | 'footer' | 'around'
+
+/** The links that one part around the content has on a page: a piece, or a part of its template. */
+export interface LinksAround {
+  readonly way: AroundWay
+  /** Undefined for a part of a template. */
+  readonly piece: Piece | undefined
   readonly links: readonly Leads[]
 }
 
-/** Prepares what tells the links that each piece of the surround writes on a page. */
-export function surroundLinks(site: Site): (page: PageEntry) => LinksOfPiece[] {
-  const { surround } = site
+function wayOfPiece({ kind }: Piece, place: Place): AroundWay {
+  if (kind === 'breadcrumb' || kind === 'pager') return kind
+  if (place === 'footer') return 'footer'
+  return kind === 'menu' ? 'menu' : 'around'
+}
+
+/** Prepares what tells the links around the content of a page. */
+export const linksAround = (site: Site): ((page: PageEntry) => LinksAround[]) =>
+  byKind(site, { pieces: linksOfPieces, templates: linksOfTemplates })
+
+function linksOfTemplates(site: TemplatesSite): (page: PageEntry) => LinksAround[] {
+  const ofParts = templateLinks(site)
+  // What leads to a page that is not there leads to none of the site.
+  const leadsTo = (to: Leads): Leads => (isWritten(site, site.plan.entries.get(to)) ? to : 'elsewhere')
+  return ({ id }) =>
+    ofParts(id).map(({ of, links }) => ({
+      way: of === 'header' ? 'around' : of,
+      piece: undefined,
+      links: links.map(leadsTo),
+    }))
+}
+
+function linksOfPieces(site: PiecesSite): (page: PageEntry) => LinksAround[] {
   const neighbours = neighboursOf(site)
-  const pieces = [...standings(surround)].map(({ piece, place }) => ({
+  const pieces = [...standings(site.surround)].map(({ piece, place }) => ({
     piece,
     place,
     linksOn: outputOf(piece.kind).links(piece, site),
   }))
   return (page) => {
     const on = { page, order: neighbours(page.id) }
-    return pieces.map(({ piece, place, linksOn }) => ({ piece, place, links: linksOn(on) }))
+    return pieces.map(({ piece, place, linksOn }) => ({
+      way: wayOfPiece(piece, place),
+      piece,
+      links: linksOn(on),
+    }))
   }
 }
 
@@ -54,7 +89,8 @@ export function textLinks(site: Site): (page: PageEntry) => EntryId[] {
     const own = pointers.flatMap(({ attribute, to, id }) =>
       attribute === 'href' && to === 'entry' && isWritten(site, site.plan.entries.get(id)) ? [id] : [],
     )
-    if (calls.length === 0) return own
+    // In the author's own HTML nothing is computed.
+    if (calls.length === 0 || !isOfPieces(site)) return own
     neighbours ??= neighboursOf(site)
     const on = { page, order: neighbours(page.id) }
     const computed = calls.flatMap((call) => callLinks(site, call)(on))
@@ -64,21 +100,14 @@ export function textLinks(site: Site): (page: PageEntry) => EntryId[] {
 
 /** Works out the links of every page that is on the site, without writing a page. */
 export function linkGraph(site: Site): Map<EntryId, PageLinks> {
-  const linksOn = surroundLinks(site)
+  const around = linksAround(site)
   const inText = textLinks(site)
-  const inTemplates = site.surround.templates && templateLinks(site, site.surround.templates)
   const linksOf = (page: PageEntry): PageLinks => {
-    if (inTemplates) {
-      const own = inTemplates(page.id)
-      const around = [...own.menu, ...own.around]
-      const surround = around.filter((to) => to !== 'elsewhere')
-      return { surround, menu: own.menu.length, kept: around.length, text: inText(page) }
-    }
     const kept: Leads[] = []
     let menu = 0
-    for (const { piece, links } of linksOn(page)) {
+    for (const { piece, way, links } of around(page)) {
       kept.push(...links)
-      if (piece.kind === 'menu') menu += links.length
+      if (piece ? piece.kind === 'menu' : way === 'menu') menu += links.length
     }
     return {
       surround: kept.filter((to) => to !== 'elsewhere'),

@@ -1,4 +1,12 @@
+import { piecesOf, withPieces } from '../plan/surround/surround.ts'
 import fc from 'fast-check'
+import { addressesOf } from '../address/addresses.ts'
+import { encodePath } from '../address/relative.ts'
+import { bring } from '../existing/bring.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
+import { arbitraryHandSite, handFiles } from '../testing/handMade.ts'
+import { attribute, readPage } from '../testing/readPage.ts'
+import { YEAR } from '../testing/year.ts'
 import { newPage } from '../plan/newEntry.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import { newSite, type Site } from '../plan/site.ts'
@@ -15,12 +23,12 @@ function fivePages(): Site {
     entries: [],
   }))
   const { site } = applyChange(bare, { kind: 'add', parent: 'home', place: 0, branches: pages })
-  const { places } = site.surround
+  const { places } = piecesOf(site.surround)
   const menu = Object.values(places)
     .flat()
     .find(({ kind }) => kind === 'menu')!
   const empty = { header: [], side: [], before: [], after: [], footer: [] }
-  return { ...site, surround: { ...site.surround, places: { ...empty, header: [menu] } } }
+  return { ...site, surround: withPieces(site.surround, { places: { ...empty, header: [menu] } }) }
 }
 
 const withBody = (site: Site, entry: string, html: string) =>
@@ -67,10 +75,10 @@ test('pager and breadcrumb are told apart from a menu and from what stands in th
     name: true,
     tagline: false,
   } as const
-  const pieces = Object.values(newSite('Other', 'home').surround.places).flat()
+  const pieces = Object.values(piecesOf(newSite('Other', 'home').surround).places).flat()
   const named = (kind: string) => pieces.filter((piece) => piece.kind === kind)
-  const places = { ...bare.surround.places, before: named('breadcrumb'), after: named('pager') }
-  const site = { ...bare, surround: { ...bare.surround, places: { ...places, footer: [brand] } } }
+  const places = { ...piecesOf(bare.surround).places, before: named('breadcrumb'), after: named('pager') }
+  const site = { ...bare, surround: withPieces(bare.surround, { places: { ...places, footer: [brand] } }) }
   expect(ways(site, 'one', 'home')).toEqual(['pager', 'breadcrumb', 'menu', 'footer'])
   expect(ways(site, 'one', 'two')).toEqual(['pager', 'menu'])
   expect(ways(site, 'four', 'two')).toEqual(['menu'])
@@ -99,4 +107,36 @@ test('under any surround the picture holds just the links that the graph of link
     }),
     { numRuns: 40 },
   )
+})
+
+test('of existing pages the picture holds just the links of the finished pages, as a browser reads them', () => {
+  let met = 0
+  fc.assert(
+    fc.property(arbitraryHandSite, (hand) => {
+      const { site } = bring(handFiles(hand))
+      const { paths } = addressesOf(site)
+      const renderer = createPageWriter(site, YEAR)
+      const { pages, cells } = linkPicture(site)
+      const top = 'https://host.example/'
+      const ids = new Map(pages.map(({ id }) => [new URL(encodePath(paths.get(id)!), top).href, id]))
+      for (const [row, { id }] of pages.entries()) {
+        const at = new URL(encodePath(paths.get(id)!), top)
+        const there = new Set(
+          readPage(renderer.shown(id))
+            .all('a')
+            .flatMap((link) => {
+              const href = attribute(link, 'href')
+              if (href === undefined || href.startsWith('#')) return []
+              const { origin, pathname } = new URL(href, at)
+              return ids.get(origin + pathname) ?? ids.get(`${origin}${pathname}index.html`) ?? []
+            }),
+        )
+        const told = pages.flatMap((to, column) => (cells[row * pages.length + column] ? [to.id] : []))
+        expect([id, told]).toEqual([id, pages.flatMap((to) => (there.has(to.id) ? [to.id] : []))])
+        met += told.length
+      }
+    }),
+    { numRuns: 40 },
+  )
+  expect(met).toBeGreaterThan(0)
 })

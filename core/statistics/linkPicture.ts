@@ -1,14 +1,21 @@
 import { readPointer } from '../pointer/pointer.ts'
 import { ancestorsOf, walk } from '../plan/plan.ts'
 import { type EntryId, isBegun, labelOf, type PageEntry } from '../plan/entry.ts'
-import { isWritten, type Site } from '../plan/site.ts'
+import { isOfPieces, isOfTemplates, isWritten, type Site, type TemplatesSite } from '../plan/site.ts'
 import type { Piece } from '../plan/surround/piece.ts'
-import type { Place } from '../plan/surround/place.ts'
 import { callOf, isComputed } from '../render/authorHtml.ts'
 import { neighboursOf } from '../navigate/readingOrder.ts'
 import { callLinks } from '../pieces/computed/calls.ts'
+import { createTemplateWriter } from '../template/write.ts'
 import { type Element, elementsOf, parseMainContent, textOf } from '../standard/fragment.ts'
-import { clicksFromHome, linkGraph, type LinksOfPiece, surroundLinks, textLinks } from './linkGraph.ts'
+import {
+  type AroundWay,
+  clicksFromHome,
+  linkGraph,
+  linksAround,
+  type LinksAround,
+  textLinks,
+} from './linkGraph.ts'
 
 /** How a link stands on its page, from what the author wrote into the text to what stands on every page. */
 export const LINK_WAYS = ['text', 'pager', 'breadcrumb', 'menu', 'footer', 'around'] as const
@@ -16,13 +23,6 @@ export type LinkWay = (typeof LINK_WAYS)[number]
 
 /** The bit of a way in a cell. */
 export const wayBit = (way: LinkWay) => 1 << LINK_WAYS.indexOf(way)
-
-/** How the links of a piece stand. */
-export function wayOf({ kind }: Piece, place: Place): LinkWay {
-  if (kind === 'breadcrumb' || kind === 'pager') return kind
-  if (place === 'footer') return 'footer'
-  return kind === 'menu' ? 'menu' : 'around'
-}
 
 /** A page in the picture. */
 export interface PicturePage {
@@ -54,7 +54,7 @@ export function linkPicture(site: Site): LinkPicture {
   const { plan } = site
   const pages = [...walk(plan)].flatMap(({ entry }): PageEntry[] => (isWritten(site, entry) ? [entry] : []))
   const at = new Map(pages.map(({ id }, place) => [id, place]))
-  const linksOn = surroundLinks(site)
+  const around = linksAround(site)
   const inText = textLinks(site)
   const clicks = clicksFromHome(site, linkGraph(site))
   const count = () => new Uint32Array(pages.length)
@@ -71,8 +71,7 @@ export function linkPicture(site: Site): LinkPicture {
       out[from]!++
       if (place !== from) into[place]!++
     }
-    for (const { piece, place, links: leads } of linksOn(page))
-      for (const to of leads) put(to, wayOf(piece, place))
+    for (const { way, links: leads } of around(page)) for (const to of leads) put(to, way)
     for (const to of inText(page)) put(to, 'text')
   }
   return {
@@ -93,7 +92,8 @@ export function linkPicture(site: Site): LinkPicture {
 
 /** A place from which one page links to another. */
 export type LinkPlace =
-  | { readonly in: 'piece'; readonly piece: Piece; readonly way: LinkWay; readonly count: number }
+  | { readonly in: 'piece'; readonly piece: Piece; readonly way: AroundWay; readonly count: number }
+  | { readonly in: 'template'; readonly template: string; readonly way: AroundWay; readonly count: number }
   /** In main content: where the link's start tag stands in the source, its line from 1, and what the link says. */
   | {
       readonly in: 'text'
@@ -107,19 +107,25 @@ export type LinkPlace =
 export function linksBetween(site: Site, from: EntryId, to: EntryId): LinkPlace[] {
   const page = site.plan.entries.get(from)
   if (!isWritten(site, page) || !isWritten(site, site.plan.entries.get(to))) return []
-  const ofPiece = ({ piece, place, links }: LinksOfPiece): LinkPlace[] => {
+  const ofPart = ({ piece, way, links }: LinksAround): LinkPlace[] => {
     const count = links.filter((leads) => leads === to).length
-    return count === 0 ? [] : [{ in: 'piece', piece, way: wayOf(piece, place), count }]
+    if (count === 0) return []
+    if (piece) return [{ in: 'piece', piece, way, count }]
+    return isOfTemplates(site) ? [{ in: 'template', template: templateOf(site, from), way, count }] : []
   }
-  return [...linksInText(site, page, to), ...surroundLinks(site)(page).flatMap(ofPiece)]
+  return [...linksInText(site, page, to), ...linksAround(site)(page).flatMap(ofPart)]
 }
+
+/** The template of a page. */
+const templateOf = (site: TemplatesSite, page: EntryId): string =>
+  createTemplateWriter(site).templateOf(page).id
 
 function linksInText(site: Site, page: PageEntry, to: EntryId): LinkPlace[] {
   if (!isBegun(page)) return []
   const isLinkedBy = (element: Element) => {
     const href = element.attrs.find(({ name }) => name === 'href')?.value ?? ''
     const pointer = readPointer(href)
-    if (!isComputed(element.tagName)) return pointer?.to === 'entry' && pointer.id === to
+    if (!isComputed(element.tagName) || !isOfPieces(site)) return pointer?.to === 'entry' && pointer.id === to
     const on = { page, order: neighboursOf(site)(page.id) }
     return callLinks(site, callOf(element, element.tagName))(on).includes(to)
   }

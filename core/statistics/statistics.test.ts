@@ -7,7 +7,8 @@ import { readOpml } from '../formats/opml.ts'
 import { linkGraph } from './linkGraph.ts'
 import { newPage } from '../plan/newEntry.ts'
 import { isWritten, type Site } from '../plan/site.ts'
-import { createRenderer } from '../render/renderer.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
+import { partOnPage } from '../ripple/ripple.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
 import { attribute, isInside, readPage } from '../testing/readPage.ts'
@@ -52,7 +53,7 @@ test('the links of every page are those of its finished HTML, and clicks those o
       let surround = 0
       let menus = 0
       for (const [id, page] of links) {
-        const read = linksInHtml(site, id, createRenderer(site, YEAR).page(id))
+        const read = linksInHtml(site, id, createPageWriter(site, YEAR).page(id))
         const within = (inMain: boolean) =>
           read.flatMap(({ to, inMain: isIn }) => (isIn === inMain && to ? [to] : [])).sort()
         expect([...page.surround].sort()).toEqual(within(false))
@@ -78,10 +79,10 @@ test('under any surround the links of a page are those of its finished HTML', ()
   fc.assert(
     fc.property(arbitrarySite(10, arbitrarySurround), (site) => {
       for (const [id, { kept, surround, text }] of linkGraph(site)) {
-        const renderer = createRenderer(site, YEAR)
+        const renderer = createPageWriter(site, YEAR)
         const read = linksInHtml(site, id, renderer.page(id))
         // What leads out of the site from main content is no link to a page.
-        const inText = linksInHtml(site, id, renderer.parts(id).content)
+        const inText = linksInHtml(site, id, partOnPage(renderer, id, 'main content'))
         const leaving = inText.filter(({ to }) => to === undefined).length
         expect(kept + text.length).toBe(read.length - leaving)
         const targets = read.flatMap(({ to }) => to ?? [])

@@ -1,17 +1,17 @@
 import { addressesOf } from '../address/addresses.ts'
+import { topOf } from '../address/href.ts'
 import { encodePath, folderOf } from '../address/relative.ts'
-import { driftBetween, type FolderLines, readSource, type ReadSource } from '../compare/compare.ts'
+import type { FolderLines } from '../compare/compare.ts'
 import { linesOf, parsePage } from '../compare/parsedPage.ts'
 import { outputFiles } from '../formats/archive.ts'
-import { formOf, referencesIn } from '../pointer/attributes.ts'
+import { namedBy } from '../pointer/attributes.ts'
 import { decoded } from '../pointer/pointer.ts'
-import { styleReferences } from '../pointer/styleReferences.ts'
 import type { EntryId } from '../plan/entry.ts'
 import { walk as walkPlan } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
-import { sectionMenuNames } from '../plan/surround/surround.ts'
-import { createRenderer } from '../render/renderer.ts'
-import { type Element, elementsOf, textOf } from '../standard/fragment.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
+import { driftFinder } from './drift.ts'
+import { type Element, elementsOf } from '../standard/fragment.ts'
 import { asBrowsersRead, resolveReference, withoutFragment, withoutQuery } from '../standard/reference.ts'
 
 /** Something on a page of the finished site that is not as it must be. */
@@ -43,18 +43,6 @@ type Leading =
 
 const attribute = (element: Element, name: string) => element.attrs.find((one) => one.name === name)?.value
 
-function linksOf(element: Element): string[] {
-  const links = element.attrs.flatMap((one) =>
-    formOf(one) === undefined ? [] : referencesIn(one).map(({ url }) => url),
-  )
-  if (element.tagName === 'style') links.push(...styleReferences(textOf(element)).map(({ url }) => url))
-  if (element.tagName === 'meta') {
-    const refresh = /^\s*\d+\s*;\s*url=(.*)$/i.exec(attribute(element, 'content') ?? '')?.[1]
-    if (refresh !== undefined) links.push(refresh)
-  }
-  return links
-}
-
 /** The ids of a page, and the names that old links go to. */
 function partsOf(elements: readonly Element[]): Set<string> {
   const parts = new Set(['', 'top'])
@@ -77,37 +65,41 @@ function* navigationsAround(element: Element): Generator<Element> {
 const MAX_FOLDERS = 64
 
 /**
- * Follows every link of every page of the finished site, and holds what stands around the content against the home page.
+ * Follows every link of every page of the finished site, and compares what is around the content with the home page, or with
+ * the template of the page.
  * It gives a report after each page, and may be left at any of them; the whole one is returned.
  * @param year of the build
  */
 export function* walkSite(site: Site, year: number): Generator<WalkReport, WalkReport> {
-  const top = site.settings.baseUrl || 'https://site.invalid/'
-  const renderer = createRenderer(site, year)
+  const top = topOf(site)
+  const writer = createPageWriter(site, year)
   const { paths } = addressesOf(site)
   const pages = [...walkPlan(site.plan)].flatMap(({ entry }) => (isWritten(site, entry) ? [entry] : []))
   const urlOf = (path: string) => top + encodePath(path)
-  const files = new Set([...outputFiles(site, year)].map(({ path }) => urlOf(path)))
-  const idOfUrl = new Map(pages.map(({ id }) => [urlOf(paths.get(id)!), id]))
+  const files = new Set([...outputFiles(site, year)].map(({ path }) => path))
+  const idOfPath = new Map(pages.map(({ id }) => [paths.get(id)!, id]))
   const index = `index${site.settings.extension}`
-  const sectionMenus = sectionMenuNames(site.surround)
+  const driftOn = driftFinder(site)
   const parts = new Map<EntryId, ReadonlySet<string>>()
   /** Links to parts of pages that were not read yet: each page is read once. */
   const toCheck = new Map<EntryId, (() => void)[]>()
   const faults: WalkFault[] = []
   const leaving = new Map<string, number>()
   let links = 0
-  let home: ReadSource | undefined
 
   /** Where a link leads, from any page of a folder. */
   const resolved = (url: string, link: string): Leading => {
     const target = resolveReference(url, asBrowsersRead(link))
     const whole = withoutFragment(target)
     const plain = withoutQuery(whole)
-    const file = plain.endsWith('/') ? plain + index : plain
-    if (!file.startsWith(top)) return { leaves: target }
+    if (!`${plain}/`.startsWith(top)) return { leaves: target }
+    // Authors encode more of a path, or less, than we do.
+    const path = decoded(plain.slice(top.length))
+    const named = path === '' || path.endsWith('/') ? path + index : path
+    // Servers send on from a folder without its slash.
+    const file = files.has(named) ? named : `${path}/${index}`
     if (!files.has(file)) return 'nowhere'
-    return { page: idOfUrl.get(file), part: decoded(target.slice(whole.length + 1)) }
+    return { page: idOfPath.get(file), part: decoded(target.slice(whole.length + 1)) }
   }
   /** What the pages of a folder share is worked out once; a walk through the plan comes back to the folders it is in. */
   const folders = new Map<string, { readonly leading: Map<string, Leading>; readonly lines: FolderLines }>()
@@ -155,7 +147,7 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport, WalkR
 
   for (const [n, { id, title }] of pages.entries()) {
     const url = urlOf(paths.get(id)!)
-    const html = renderer.shown(id)
+    const html = writer.shown(id)
     const page = parsePage(html)
     const elements = [...elementsOf(page)].map(({ element }) => element)
     parts.set(id, partsOf(elements))
@@ -164,7 +156,7 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport, WalkR
     const marked = new Map<Element, number>()
     for (const element of elements) {
       if (element.attrs.length === 0 && element.tagName !== 'style') continue
-      for (const link of linksOf(element)) follow(id, url, link, lineOf(element))
+      for (const { url: link } of namedBy(element)) follow(id, url, link, lineOf(element))
       if (attribute(element, 'aria-current') === undefined) continue
       for (const nav of navigationsAround(element)) marked.set(nav, (marked.get(nav) ?? 0) + 1)
     }
@@ -172,20 +164,8 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport, WalkR
       const text = attribute(nav, 'aria-label') ?? 'menu'
       if (marks > 1) faults.push({ page: id, line: lineOf(nav), text, why: 'marks' })
     }
-    const source = readSource(
-      { html, url, title, parsed: page },
-      site.surround.here,
-      sectionMenus,
-      folderAt(url).lines,
-    )
-    home ??= source
-    for (const { at, lines } of driftBetween(home, source))
-      faults.push({
-        page: id,
-        line: at[1],
-        text: [...lines[0], ...lines[1]].join('\n').slice(0, 200),
-        why: 'differs',
-      })
+    for (const { line, text } of driftOn(id, { html, url, title, parsed: page }, folderAt(url).lines))
+      faults.push({ page: id, line, text: text.slice(0, 200), why: 'differs' })
     yield { pages: n + 1, total: pages.length, links, faults, leaving }
   }
   return { pages: pages.length, total: pages.length, links, faults, leaving }

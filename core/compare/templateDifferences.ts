@@ -1,23 +1,23 @@
 import { folderOf } from '../address/relative.ts'
 import { addressesOf } from '../address/addresses.ts'
-import type { DifferingLines } from '../compare/compare.ts'
+import type { DifferingLines } from './compare.ts'
 import { isSameEverywhere } from '../navigate/menu.ts'
 import type { EntryId } from '../plan/entry.ts'
-import type { Site } from '../plan/site.ts'
+import type { TemplatesSite } from '../plan/site.ts'
 import { menuOf } from '../plan/surround/surround.ts'
-import type { TemplatePart, Templates } from '../plan/surround/templates.ts'
+import type { TemplatePart } from '../plan/surround/templates.ts'
 import { isDifference } from '../template/kept.ts'
 import type { TemplateWriter, WrittenPiece } from '../template/write.ts'
-import type { RipplePart } from './parts.ts'
-import { partOfPieces } from './templated.ts'
+import type { PagePart } from '../page/parts.ts'
+import { partOfPieces } from '../template/partOf.ts'
 
 /** Why two pages that are made of templates differ somewhere; `drift`: nothing explains it. */
-export type TemplatedCause = RipplePart | 'path' | 'section menu' | 'template' | 'drift'
+export type TemplatedCause = PagePart | 'path' | 'section menu' | 'template' | 'drift'
 
 /** Lines that differ, with why. */
 export interface TemplatedDifference extends DifferingLines {
   readonly cause: TemplatedCause
-  readonly region: RipplePart
+  readonly region: PagePart
 }
 
 /** What a page says in the place of some parts of its template. */
@@ -27,35 +27,25 @@ interface Segment {
   text: string
   /** Whether it keeps something there that its template does not say. */
   isDrift: boolean
-  readonly region: RipplePart
+  readonly region: PagePart
 }
 
-/** A page in segments that begin and end with parts of its template. */
+/** A page in segments that begin and end with parts of its template; what is between two parts belongs to the first. */
 function segmentsOf(pieces: readonly WrittenPiece[]): Segment[] {
   const regions = partOfPieces(pieces)
   const segments: Segment[] = []
   let at = 0
-  /** What stands between two parts belongs to the one after it. */
-  let waiting: { text: string; isDrift: boolean } | undefined
   pieces.forEach(({ text, parts, kept }, n) => {
     const isDrift = kept !== undefined && isDifference(kept, parts)
-    if (parts.length === 0) {
-      waiting = { text: (waiting?.text ?? '') + text, isDrift: isDrift || waiting?.isDrift === true }
+    const last = segments.at(-1)
+    if (last && (parts.length === 0 || last.to === 0)) {
+      last.text += text
+      last.isDrift ||= isDrift
+      last.to = at += parts.length
       return
     }
-    const to = at + parts.length
-    const all = (waiting?.text ?? '') + text
-    segments.push({
-      from: at,
-      to,
-      text: all,
-      isDrift: isDrift || waiting?.isDrift === true,
-      region: regions[n]!,
-    })
-    at = to
-    waiting = undefined
+    segments.push({ from: at, to: (at += parts.length), text, isDrift, region: regions[n]! })
   })
-  if (waiting) segments.push({ from: at, to: at, ...waiting, region: regions.at(-1)! })
   return segments
 }
 
@@ -112,8 +102,7 @@ function linesAt(texts: readonly string[]): number[] {
  * nothing is guessed. All that is not told is the same on both.
  */
 export function compareTemplated(
-  site: Site,
-  templates: Templates,
+  site: TemplatesSite,
   writer: TemplateWriter,
   [a, b]: readonly [EntryId, EntryId],
 ): TemplatedDifference[] {
@@ -125,13 +114,13 @@ export function compareTemplated(
   const segments = [a, b].map((id) => segmentsOf(writer.pieces(id))) as [Segment[], Segment[]]
 
   const ofMenu = (part: TemplatePart & { readonly kind: 'menu' }): TemplatedCause => {
-    const pattern = templates.menus.find(({ id }) => id === part.pattern)
+    const pattern = site.surround.templates.menus.find(({ id }) => id === part.pattern)
     const menu = pattern && menuOf(site.surround, pattern.menu)
     if (menu && !isSameEverywhere(menu)) return 'section menu'
     return isSameFolder || writer.unmarked(a, part) === writer.unmarked(b, part) ? 'here mark' : 'path'
   }
   /** Why parts of the same template differ where neither page keeps anything else. */
-  const causeOf = (parts: readonly TemplatePart[], region: RipplePart): TemplatedCause => {
+  const causeOf = (parts: readonly TemplatePart[], region: PagePart): TemplatedCause => {
     const menu = parts.find((part) => part.kind === 'menu')
     if (menu) return ofMenu(menu)
     return parts.every(({ kind }) => kind === 'text') ? 'path' : region
@@ -172,14 +161,14 @@ export function compareTemplated(
 }
 
 /** Parts that follow from the template, and not from the page. */
-const SHARED: ReadonlySet<RipplePart> = new Set<RipplePart>(['head', 'header', 'menu', 'footer'])
+const SHARED: ReadonlySet<PagePart> = new Set<PagePart>(['head', 'header', 'menu', 'footer'])
 
-const regionsOf = (segments: readonly Segment[]): RipplePart[] => [
+const regionsOf = (segments: readonly Segment[]): PagePart[] => [
   ...new Set(segments.map(({ region }) => region)),
 ]
 
 /** All that a page says in one of its parts. */
-function ofRegion(segments: readonly Segment[], region: RipplePart): Segment {
+function ofRegion(segments: readonly Segment[], region: PagePart): Segment {
   const own = segments.filter((segment) => segment.region === region)
   return {
     from: 0,
@@ -191,7 +180,7 @@ function ofRegion(segments: readonly Segment[], region: RipplePart): Segment {
 }
 
 /** The line at which a part of a page begins, from 1. */
-function firstLine(segments: readonly Segment[], region: RipplePart): number {
+function firstLine(segments: readonly Segment[], region: PagePart): number {
   const at = segments.findIndex((segment) => segment.region === region)
   return linesAt(segments.map(({ text }) => text))[at] ?? 1
 }

@@ -1,16 +1,16 @@
 import fc from 'fast-check'
 import { bring } from '../existing/bring.ts'
 import { broughtIntoLine } from '../existing/decide.ts'
-import type { Site } from '../plan/site.ts'
+import type { TemplatesSite } from '../plan/site.ts'
 import { createTemplateWriter } from '../template/write.ts'
 import { arbitraryHandSite, FAULTS, handFiles, orderOf } from '../testing/handMade.ts'
 import { keepsDifference } from '../testing/keeps.ts'
-import { compareTemplated } from './templatedCompare.ts'
+import { textsByPart } from '../page/pageWriter.ts'
+import { compareTemplated } from './templateDifferences.ts'
 
-function compared(site: Site, a: string, b: string) {
-  const templates = site.surround.templates!
-  const writer = createTemplateWriter(site, templates)
-  return { writer, differences: compareTemplated(site, templates, writer, [a, b]) }
+function compared(site: TemplatesSite, a: string, b: string) {
+  const writer = createTemplateWriter(site)
+  return { writer, differences: compareTemplated(site, writer, [a, b]) }
 }
 
 test('two pages differ by what is told, and nothing explains only what one of them keeps', () => {
@@ -57,7 +57,7 @@ test('what one page keeps is drift beside any other, until it is brought into li
       const { site, choices, ids } = bring(handFiles(hand, [{ path: order[1]!.path, kind }]))
       const [page, other] = [ids.get(order[1]!.path)!, ids.get(order.at(-1)!.path)!]
       fc.pre(page !== other && keepsDifference(site, page) && !keepsDifference(site, other))
-      const writer = createTemplateWriter(site, site.surround.templates!)
+      const writer = createTemplateWriter(site)
       fc.pre(writer.templateOf(page).id === writer.templateOf(other).id)
       expect(compared(site, page, other).differences.map(({ cause }) => cause)).toContain('drift')
       const inLine = broughtIntoLine(site, choices)
@@ -65,4 +65,23 @@ test('what one page keeps is drift beside any other, until it is brought into li
       expect(compared(inLine, page, other).differences.map(({ cause }) => cause)).not.toContain('drift')
     }),
   )
+})
+
+test('what one page has between two parts belongs to the same part in a comparison and in a ripple', () => {
+  const page = (title: string, between: string) =>
+    `<html>\n<head>\n<title>${title}</title>\n</head>\n${between}<body>\n<ul><li><a href="index.html">Home</a></li>` +
+    `<li><a href="b.html">B</a></li><li><a href="c.html">C</a></li></ul>\n<h1>${title}</h1>\n<p>Text of ${title}.</p>\n</body>\n</html>\n`
+  const note = '<!-- moved here in spring -->\n'
+  const files = [
+    ['index.html', page('Home', '')],
+    ['b.html', page('B', note)],
+    ['c.html', page('C', '')],
+  ] as const
+  const { site, ids } = bring(files.map(([path, text]) => ({ path, bytes: new TextEncoder().encode(text) })))
+  const [home, b] = [ids.get('index.html')!, ids.get('b.html')!]
+  const { writer, differences } = compared(site, home, b)
+  const told = differences.filter(({ lines }) => lines[1].join('\n').includes('moved here'))
+  expect(told).toHaveLength(1)
+  const [region] = [...textsByPart(writer.parts(b))].find(([, text]) => text.includes('moved here'))!
+  expect(told[0]!.region).toBe(region)
 })

@@ -1,11 +1,11 @@
-import { partOfPieces } from './templated.ts'
-import type { RipplePart } from './parts.ts'
+import { partOfPieces } from '../template/partOf.ts'
+import type { PagePart } from '../page/parts.ts'
 import type { WrittenPiece } from '../template/write.ts'
 
 /** A line of a page that is made of a template, with the part that it belongs to. */
 export interface TemplatedLine {
   readonly text: string
-  readonly part: RipplePart
+  readonly part: PagePart
   /** Whether it says something of this page alone. */
   readonly isOwn: boolean
 }
@@ -16,9 +16,9 @@ const isShared = ({ parts, kept }: WrittenPiece): boolean =>
 
 /** The lines of a page, each in the part that says most of it: what is the page's own comes before what all share. */
 export function templatedLines(pieces: readonly WrittenPiece[]): TemplatedLine[] {
-  const lines: { text: string; part: RipplePart | undefined; isOwn: boolean }[] = []
+  const lines: { text: string; part: PagePart | undefined; isOwn: boolean }[] = []
   let line: (typeof lines)[number] = { text: '', part: undefined, isOwn: false }
-  let last: RipplePart = 'head'
+  let last: PagePart = 'head'
   for (const [at, part] of partOfPieces(pieces).entries()) {
     const piece = pieces[at]!
     const isOwn = !isShared(piece)

@@ -2,13 +2,13 @@ import fc from 'fast-check'
 import { bring } from '../existing/bring.ts'
 import { arbitraryHandSite, handFiles } from '../testing/handMade.ts'
 import { createTemplateWriter } from '../template/write.ts'
-import { templatedLines } from './templatedSource.ts'
+import { templatedLines } from './templateLines.ts'
 
 test('the lines of a page are those of its source, each in a part, and its own are told', () => {
   fc.assert(
     fc.property(arbitraryHandSite, (hand) => {
       const { site, ids } = bring(handFiles(hand))
-      const writer = createTemplateWriter(site, site.surround.templates!)
+      const writer = createTemplateWriter(site)
       for (const [path, id] of ids) {
         const lines = templatedLines(writer.pieces(id))
         expect(lines.map(({ text }) => text)).toEqual(writer.page(id).split(/\r\n|\r|\n/))

@@ -1,0 +1,70 @@
+import { addressesOf } from '../address/addresses.ts'
+import type { EntryId } from '../plan/entry.ts'
+import { entryOf } from '../plan/plan.ts'
+import { byKind, type PiecesSite, type Site, type TemplatesSite } from '../plan/site.ts'
+import { sectionMenuNames } from '../plan/surround/surround.ts'
+import { createPieceWriter } from '../render/pieceWriter.ts'
+import { createTemplateWriter } from '../template/write.ts'
+import { type ComparedPage, comparePages, type DifferingLines } from './compare.ts'
+import { OWN_REGIONS, sourceLines } from './regions.ts'
+import { compareTemplated } from './templateDifferences.ts'
+import { templatedLines } from './templateLines.ts'
+
+/** A line of a page. */
+export interface PageLine {
+  readonly text: string
+  /** The part that it belongs to. */
+  readonly region: string
+  /** Whether it says something of this page alone. */
+  readonly isOwn: boolean
+}
+
+/** Lines of two pages that differ, with why. */
+export interface PageDifference extends DifferingLines {
+  readonly cause: string
+}
+
+/** Reads the sources of the pages of one site. Ids are those of pages that are on the site. */
+export interface PageSources {
+  /** All lines of a page. */
+  lines(page: EntryId): readonly PageLine[]
+  /** Where two pages differ; none of a page and itself. */
+  differences(a: EntryId, b: EntryId): readonly PageDifference[]
+}
+
+/** Any host will do: only where pages are to each other counts. */
+const TOP = 'https://site.invalid/'
+
+/** Prepares what reads the sources of pages. @param year of the build */
+export const pageSources = (site: Site, year: number): PageSources =>
+  byKind(site, { pieces: (of) => sourcesOfPieces(of, year), templates: sourcesOfTemplates })
+
+function sourcesOfPieces(site: PiecesSite, year: number): PageSources {
+  const writer = createPieceWriter(site, year)
+  const { paths } = addressesOf(site)
+  const sectionMenus = sectionMenuNames(site.surround)
+  const compared = (id: EntryId): ComparedPage => {
+    const entry = entryOf(site.plan, id)
+    return {
+      html: writer.page(id),
+      url: TOP + paths.get(id)!.split('/').map(encodeURIComponent).join('/'),
+      title: entry.kind === 'page' ? entry.title : '',
+    }
+  }
+  return {
+    lines: (page) =>
+      sourceLines(writer.page(page), sectionMenus).map(({ text, region }) => ({
+        ...{ text, region, isOwn: OWN_REGIONS.has(region) },
+      })),
+    differences: (a, b) => comparePages(compared(a), compared(b), site.surround.here, sectionMenus),
+  }
+}
+
+function sourcesOfTemplates(site: TemplatesSite): PageSources {
+  const writer = createTemplateWriter(site)
+  return {
+    lines: (page) =>
+      templatedLines(writer.pieces(page)).map(({ text, part, isOwn }) => ({ text, region: part, isOwn })),
+    differences: (a, b) => compareTemplated(site, writer, [a, b]),
+  }
+}
