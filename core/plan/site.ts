@@ -12,11 +12,17 @@ import {
   redirectTargetSchema,
 } from './entry.ts'
 import type { SiteFile } from './file.ts'
+import type { GoneByPointer } from './gone.ts'
 import { newPage } from './newEntry.ts'
 import type { Plan } from './plan.ts'
 import { sitePathSchema } from '../standard/sitePath.ts'
 import { filledLine, line } from '../standard/text.ts'
-import { STANDARD_SURROUND, type Surround } from './surround/surround.ts'
+import {
+  type PiecesSurround,
+  STANDARD_SURROUND,
+  type Surround,
+  type TemplatesSurround,
+} from './surround/surround.ts'
 
 export const LAYOUTS = ['flat', 'nested', 'folders', 'own'] as const
 export const SEPARATORS = ['-', '_'] as const
@@ -106,6 +112,34 @@ export interface Site {
   readonly surround: Surround
   readonly files: ReadonlyMap<EntryId, SiteFile>
   readonly plan: Plan
+  /** What is remembered of pages and files that were removed. */
+  readonly gone: GoneByPointer
+}
+
+/** A site whose pages are put together of pieces. */
+export interface PiecesSite extends Site {
+  readonly surround: PiecesSurround
+}
+
+/** A site whose pages are written from templates. */
+export interface TemplatesSite extends Site {
+  readonly surround: TemplatesSurround
+}
+
+export const isOfPieces = (site: Site): site is PiecesSite => site.surround.kind === 'pieces'
+export const isOfTemplates = (site: Site): site is TemplatesSite => site.surround.kind === 'templates'
+
+/** What is made in one way of a site of pieces, and in another of one of templates. */
+export function byKind<Made>(
+  site: Site,
+  ways: { readonly pieces: (site: PiecesSite) => Made; readonly templates: (site: TemplatesSite) => Made },
+): Made {
+  switch (site.surround.kind) {
+    case 'pieces':
+      return ways.pieces(site as PiecesSite)
+    case 'templates':
+      return ways.templates(site as TemplatesSite)
+  }
 }
 
 /** Whether an entry is a page that stands on the finished site: begun, or a stand-in for one that is planned. */
@@ -128,6 +162,7 @@ export function siteWith(settings: Partial<Settings> & Pick<Settings, 'name'>, p
     surround: STANDARD_SURROUND,
     files: new Map(),
     plan,
+    gone: new Map(),
   }
 }
 
@@ -153,7 +188,8 @@ export function sizeAttributes(
   { files, surround }: Pick<Site, 'files' | 'surround'>,
   { file }: Picture,
 ): string {
-  const pixels = surround.headFiles.ourStyles ? files.get(file)?.pixels : undefined
+  const hasOurs = surround.kind === 'pieces' && surround.headFiles.ourStyles
+  const pixels = hasOurs ? files.get(file)?.pixels : undefined
   return pixels ? ` width="${pixels.width}" height="${pixels.height}"` : ''
 }
 

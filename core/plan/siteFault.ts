@@ -79,6 +79,15 @@ function missingFile({ settings, surround, files, plan }: Site): string | undefi
   return undefined
 }
 
+/** What is remembered as removed, and is there. */
+function goneFault({ gone, plan, files }: Site): string | undefined {
+  for (const to of gone.keys()) {
+    const [kind, id] = to.split(':') as [string, string]
+    if ((kind === 'entry' ? plan.entries : files).has(id)) return `${id} cannot be there and removed, too.`
+  }
+  return undefined
+}
+
 /** What is wrong with settings beside each other. */
 export function settingsFault({ linkStyle, baseUrl }: Settings): string | undefined {
   return linkStyle === 'absolute' && baseUrl === ''
@@ -93,6 +102,7 @@ export function siteFault(site: Site): string | undefined {
     planFault(site.plan) ??
     filesFault(site) ??
     missingFile(site) ??
+    goneFault(site) ??
     surroundFault(site.surround)
   )
 }

@@ -27,7 +27,8 @@ const files = (site: Site, includes: IncludesBy) =>
   new Map(
     [...publishedFiles(site, YEAR, { ...USUAL_CHOICES, includes })].map((file) => [file.path, bytesOf(file)]),
   )
-const hasCode = (bytes: string) => bytes.includes('<?') || bytes.includes('<!--#')
+/** Whether a page has code of the server that reads it: what another would read is text to this one. */
+const hasCode = (bytes: string, by: By) => bytes.includes({ php: '<?', ssi: '<!--#' }[by])
 
 /** Sites of every kind, whose pages are read by a server: those with a surround of ours, and pages made by hand. */
 const arbitraryServed = (by: By): fc.Arbitrary<Site> =>
@@ -50,15 +51,24 @@ const arbitraryServed = (by: By): fc.Arbitrary<Site> =>
   )
 
 /** What a server makes of a page: read by a pattern of its own, apart from how calls are written. */
-function expanded(path: string, bytes: string, all: ReadonlyMap<string, string>, root: string): string {
+function expanded(
+  by: By,
+  path: string,
+  bytes: string,
+  all: ReadonlyMap<string, string>,
+  root: string,
+): string {
   const inFolder = (to: string) => new URL(to, `http://x.invalid/${encodePath(path)}`).pathname.slice(1)
-  return bytes
-    .replace(/<\?php readfile\(__DIR__ \. '\/([^']*)'\); \?>\n/g, (_, to: string) =>
-      all.get(decodeURI(inFolder(to)))!,
-    )
-    .replace(/<!--#include virtual="([^"]*)" -->/g, (_, to: string) =>
-      all.get(decodeURIComponent(to.slice(root.length)))!,
-    )
+  switch (by) {
+    case 'php':
+      return bytes.replace(/<\?php readfile\(__DIR__ \. '\/([^']*)'\); \?>\n/g, (_, to: string) =>
+        all.get(decodeURI(inFolder(to)))!,
+      )
+    case 'ssi':
+      return bytes.replace(/<!--#include virtual="([^"]*)" -->/g, (_, to: string) =>
+        all.get(decodeURIComponent(to.slice(root.length)))!,
+      )
+  }
 }
 
 test.each(BY)(
@@ -73,8 +83,8 @@ test.each(BY)(
         const uses = new Map(fresh.map((path) => [path, 0]))
         for (const [path, bytes] of whole) {
           const own = apart.get(path)!
-          if (hasCode(bytes)) expect(own).toBe(bytes)
-          else expect(expanded(path, own, apart, root)).toBe(bytes)
+          if (hasCode(bytes, by)) expect(own).toBe(bytes)
+          else expect(expanded(by, path, own, apart, root)).toBe(bytes)
           if (!path.endsWith(EXTENSION[by])) expect(own).toBe(bytes)
           for (const one of fresh) if (own.includes(one.split('/')[1]!)) uses.set(one, uses.get(one)! + 1)
         }
@@ -102,7 +112,7 @@ test.each([
       const apart = new Map([...files(site, by)].map(([path, bytes]) => [prefix + path, bytes]))
       await servedBy(server, apart, async (read) => {
         for (const [path, bytes] of whole) {
-          if (!path.endsWith(EXTENSION[by]) || hasCode(bytes)) continue
+          if (!path.endsWith(EXTENSION[by]) || hasCode(bytes, by)) continue
           const { status, text } = await read(encodePath(prefix + path))
           expect(`${path} ${status}`).toBe(`${path} 200`)
           expect(text).toBe(bytes)

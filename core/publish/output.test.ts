@@ -1,3 +1,4 @@
+import { withTemplates } from '../plan/surround/surround.ts'
 import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import robotsParser from 'robots-parser'
@@ -13,7 +14,7 @@ import { applyChange } from '../plan/change/apply.ts'
 import type { Change } from '../plan/change/change.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
-import { createRenderer } from '../render/renderer.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
 import { nameKey } from '../standard/fileName.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { attribute, readPage } from '../testing/readPage.ts'
@@ -156,7 +157,7 @@ describe('robots.txt', () => {
       set(walks, 'fileName', 'a b'),
       set(walks, 'inSearch', false),
     )
-    const site = { ...made, surround: { ...made.surround, templates: templates as never } }
+    const site = { ...made, surround: withTemplates(made.surround, templates as never) }
     const robots = robotsParser(`${TOP}robots.txt`, robotsText(site, false)!)
     expect(robots.isAllowed(`${TOP}a%20b/index.html`)).toBe(false)
     expect(robots.isAllowed(`${TOP}a%20b/`)).toBe(false)
@@ -173,7 +174,7 @@ describe('robots.txt', () => {
 test('a page that is kept out of search engines says so in its head, as the 404 page does; no other does', () => {
   fc.assert(
     fc.property(arbitrarySite(), (site) => {
-      const renderer = createRenderer(site, YEAR)
+      const renderer = createPageWriter(site, YEAR)
       for (const { entry } of walk(site.plan)) {
         if (!isWritten(site, entry)) continue
         const isListed = entry.inSearch && entry.state !== 'planned' && entry.id !== notFoundPage(site)
@@ -205,7 +206,7 @@ test('every link of the 404 page leads to a file of the site from any address, w
         const files = new Set(
           [...outputFiles(site, YEAR)].map(({ path }) => new URL(top + encodePath(path)).href),
         )
-        const { elements } = readPage(createRenderer(site, YEAR).page(notFound))
+        const { elements } = readPage(createPageWriter(site, YEAR).page(notFound))
         let links = 0
         for (const element of elements) {
           const href = attribute(element, 'href') ?? attribute(element, 'src')

@@ -20,7 +20,7 @@ export function robotsText(site: Site, hasSitemap: boolean): string | undefined 
   const { paths } = addressesOf(site)
   const { settings, surround, plan } = site
   const disallowed: string[] = []
-  for (const { entry } of surround.templates ? walk(plan) : []) {
+  for (const { entry } of surround.kind === 'templates' ? walk(plan) : []) {
     if (!isWritten(site, entry) || entry.inSearch) continue
     const path = `/${encodePath(paths.get(entry.id)!)}`
     disallowed.push(`Disallow: ${patternOf(path)}\n`)

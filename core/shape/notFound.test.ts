@@ -4,7 +4,7 @@ import { notFoundPage } from '../address/notFound.ts'
 import { readingOrder } from '../navigate/readingOrder.ts'
 import { applySoundly } from '../plan/change/sound.ts'
 import { isWritten } from '../plan/site.ts'
-import { createRenderer } from '../render/renderer.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { YEAR } from '../testing/year.ts'
 import { chooseNotFound, newNotFound } from './notFound.ts'
@@ -19,7 +19,7 @@ test('a new 404 page of any site is written, out of menus and order, and undo ta
       expect(readingOrder(after)).not.toContain('lost')
       // Common practice: servers are told of a file called 404; another name where that is taken.
       expect(addressesOf(after).paths.get('lost')).toMatch(/(^|[/_-])404(-\d)?(\/index)?\.\w+$/)
-      expect(createRenderer(after, YEAR).page('lost')).toContain('noindex')
+      expect(createPageWriter(after, YEAR).page('lost')).toContain('noindex')
       expect(applySoundly(after, inverse).site).toEqual(site)
     }),
     { numRuns: 60 },

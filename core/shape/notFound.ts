@@ -45,7 +45,7 @@ export function newNotFound({ plan, settings, surround }: Site, id: EntryId, tod
   const title = TITLES.get(settings.language.split('-')[0]!.toLowerCase()) ?? TITLES.get('en')!
   const home = `<p><a href="entry:${plan.home}">${escapePlainly(labelOf(entryOf(plan, plan.home)))}</a></p>\n`
   // The pages of templates are their author's HTML: nothing is computed there.
-  const html = surround.templates ? home : '<put-site-map></put-site-map>\n'
+  const html = surround.kind === 'templates' ? home : '<put-site-map></put-site-map>\n'
   const page = newPage(id, title, {
     ...{ fileName: '404', state: 'ready', inMenu: false, inOrder: false },
     body: { html, changed: today },

@@ -1,8 +1,11 @@
+import { piecesOf, withPieces } from '../plan/surround/surround.ts'
 import fc from 'fast-check'
 import { applyChange } from '../plan/change/apply.ts'
 import { childrenOf } from '../plan/plan.ts'
-import { createRenderer } from '../render/renderer.ts'
-import { isWritten } from '../plan/site.ts'
+import { createPageWriter } from '../render/pageWriter.ts'
+import { createPieceWriter } from '../render/pieceWriter.ts'
+import { partOnPage } from '../ripple/ripple.ts'
+import { isWritten, type PiecesSite } from '../plan/site.ts'
 import { arbitrarySite } from '../testing/arbitrarySite.ts'
 import { attribute, readPage } from '../testing/readPage.ts'
 import { YEAR } from '../testing/year.ts'
@@ -40,8 +43,12 @@ test('a site gets one map, which links to every page that menus may show', () =>
       const entries = new Map(
         [...given.plan.entries].map(([id, entry]) => [id, { ...entry, inMenu: true }] as const),
       )
-      const here = { ...given.surround.here, form: 'link' as const }
-      const site = { ...given, surround: { ...given.surround, here }, plan: { ...given.plan, entries } }
+      const here = { ...piecesOf(given.surround).here, form: 'link' as const }
+      const site = {
+        ...given,
+        surround: withPieces(given.surround, { here }),
+        plan: { ...given.plan, entries },
+      }
       const change = siteMapPage(site, 'map', TODAY)
       if (!change) {
         expect(
@@ -52,10 +59,12 @@ test('a site gets one map, which links to every page that menus may show', () =>
       const { site: after } = applyChange(site, change)
       expect(siteMapPage(after, 'another', TODAY)).toBeUndefined()
       const pages = [...after.plan.entries.values()].filter((one) => isWritten(after, one))
-      const read = readPage(createRenderer(after, YEAR).parts('map').content)
+      const read = readPage(partOnPage(createPageWriter(after, YEAR), 'map', 'main content'))
       const leads = read.all('a').map((link) => attribute(link, 'href')!)
       for (const page of pages) {
-        const href = createRenderer(after, YEAR).linksOn('map').toPage(page.id)!
+        const href = createPieceWriter(after as PiecesSite, YEAR)
+          .linksOn('map')
+          .toPage(page.id)!
         expect(leads).toContain(href.replaceAll('&amp;', '&'))
       }
     }),

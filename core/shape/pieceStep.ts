@@ -1,6 +1,6 @@
 import type { MovePiece } from '../plan/change/surroundChange.ts'
 import { PLACES } from '../plan/surround/place.ts'
-import { standingOf, type Surround } from '../plan/surround/surround.ts'
+import { piecesOf, standingOf, type Surround } from '../plan/surround/surround.ts'
 
 /**
  * The change that moves a piece one step up or down: among the pieces of its place, and past its ends to the place
@@ -17,9 +17,10 @@ export function pieceStep(surround: Surround, id: string, direction: 'up' | 'dow
     at: where,
     beside: where > 0 && piece.beside,
   })
-  const last = surround.places[place].length - 1
+  const { places } = piecesOf(surround)
+  const last = places[place].length - 1
   if (direction === 'up' && at > 0) return to(place, at - 1)
   if (direction === 'down' && at < last) return to(place, at + 1)
   const next = PLACES[PLACES.indexOf(place) + (direction === 'up' ? -1 : 1)]
-  return next && to(next, direction === 'up' ? surround.places[next].length : 0)
+  return next && to(next, direction === 'up' ? places[next].length : 0)
 }

@@ -3,8 +3,10 @@ import type { Batch, Change, SingleChange } from '../plan/change/change.ts'
 import { type EntryId, labelOf, type LinkTarget, type PageState } from '../plan/entry.ts'
 import { ancestorsOf, childrenOf, entryOf, type Plan, placeOf, walk } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
+import type { Gone } from '../plan/gone.ts'
+import { addressesOf } from '../address/addresses.ts'
 import { withHtmlReferences } from '../pointer/inHtml.ts'
-import { type Pointer, readPointer, writePointer } from '../pointer/pointer.ts'
+import { entryPointer, type Pointer, readPointer, writePointer } from '../pointer/pointer.ts'
 
 /** Several entries as one batch, with words for the whole. */
 function batch(words: string, changes: readonly SingleChange[]): Batch {
@@ -97,12 +99,22 @@ export function standAll(
 /** What becomes of the entries under those that are removed. */
 export type UnderRemoved = 'go-too' | 'move-up'
 
+/** What is to be remembered of pages that go. */
+function lastPaths(site: Site, ids: readonly EntryId[]): Gone[] {
+  const { paths } = addressesOf(site)
+  return ids.flatMap((id) => {
+    const path = paths.get(id)
+    return path === undefined ? [] : [{ to: entryPointer(id), path, label: labelOf(entryOf(site.plan, id)) }]
+  })
+}
+
 /** Removes entries; what is under them goes too, or moves up to stand where they stood. */
 export function removeAll(site: Site, ids: readonly EntryId[], under: UnderRemoved): Change | undefined {
   const { plan } = site
   if (under === 'go-too') {
     const going = topmost(plan, ids)
-    return going.length === 0 ? undefined : { kind: 'remove', entries: going }
+    const all = going.flatMap((id) => [...walk(plan, id)].map(({ entry }) => entry.id))
+    return going.length === 0 ? undefined : { kind: 'remove', entries: going, gone: lastPaths(site, all) }
   }
   const going = ids.filter((id) => id !== plan.home)
   if (going.length === 0) return undefined
@@ -124,7 +136,7 @@ export function removeAll(site: Site, ids: readonly EntryId[], under: UnderRemov
     })
     siblings.splice(siblings.indexOf(entry.id), 1, ...moving)
   }
-  changes.push({ kind: 'remove', entries: going })
+  changes.push({ kind: 'remove', entries: going, gone: lastPaths(site, going) })
   return batch(
     `${named(plan, going)} removed, what was under ${going.length === 1 ? 'it' : 'them'} moved up`,
     changes,

@@ -1,6 +1,7 @@
+import { templatesOf } from '../plan/surround/surround.ts'
 import fc from 'fast-check'
 import { applySoundly } from '../plan/change/sound.ts'
-import type { Site } from '../plan/site.ts'
+import type { Site, TemplatesSite } from '../plan/site.ts'
 import { addressesOf } from '../address/addresses.ts'
 import { bring } from '../existing/bring.ts'
 import { rippleOf } from '../ripple/ripple.ts'
@@ -59,7 +60,7 @@ test('an edit of a template changes the pages made with it and no other, as its 
         const { site: after, inverse } = applySoundly(site, change)
         const { pages: changed, told } = differing(site, after, contents)
         for (const id of changed) expect(pages[id]!.template).toBe(template.id)
-        const now = after.surround.templates!.templates.find(({ id }) => id === template.id)!
+        const now = templatesOf(after.surround)!.templates.find(({ id }) => id === template.id)!
         const same = now.parts.filter((part, n) => JSON.stringify(part) === JSON.stringify(template.parts[n]))
         // No text was touched but the one in which it was written.
         expect(same.length).toBeGreaterThanOrEqual(template.parts.length - 1)
@@ -132,14 +133,14 @@ describe('patterns', () => {
   const MARKER = '<!-- edited -->'
   /** Every pattern of a site with the parts of templates that it writes. */
   const patternsOf = ({ surround }: Site) =>
-    surround.templates!.templates.flatMap(({ id, parts }) =>
+    templatesOf(surround)!.templates.flatMap(({ id, parts }) =>
       parts.flatMap((part, at) => {
-        const pattern = patternOf(surround.templates!, part)
+        const pattern = patternOf(templatesOf(surround)!, part)
         return pattern ? [{ template: id, at, pattern }] : []
       }),
     )
   const pagesOf = (site: Site) => {
-    const writer = createTemplateWriter(site, site.surround.templates!)
+    const writer = createTemplateWriter(site as TemplatesSite)
     return new Map(
       [...site.plan.entries.values()].flatMap(({ kind, id }) =>
         kind === 'page' ? [[id, writer.page(id)] as const] : [],
@@ -182,7 +183,7 @@ describe('patterns', () => {
         const writes = patterns.filter((one) => one.pattern.pattern.id === pattern.pattern.id)
         for (const [id, text] of before) {
           expect(told.has(id)).toBe(now.get(id) !== text)
-          const { template, overrides } = site.surround.templates!.pages[id]!
+          const { template, overrides } = templatesOf(site.surround)!.pages[id]!
           const isKept = writes.some(
             (one) =>
               one.template === template && overrides.some(({ from, to }) => from <= one.at && one.at < to),

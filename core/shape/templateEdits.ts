@@ -1,7 +1,8 @@
 import type { Change } from '../plan/change/change.ts'
 import { guarded } from '../plan/change/guard.ts'
 import type { EntryId } from '../plan/entry.ts'
-import type { Site } from '../plan/site.ts'
+import { isOfTemplates, type Site, type TemplatesSite } from '../plan/site.ts'
+import { templatesOf } from '../plan/surround/surround.ts'
 import type {
   Bits,
   Override,
@@ -17,16 +18,13 @@ import { isSameData } from '../standard/sameData.ts'
 
 /** The change that sets the templates of a site to something else; undefined for a site without. */
 function changed(site: Site, edit: (templates: Templates) => Templates): Change | undefined {
-  const { templates } = site.surround
-  return templates
-    ? guarded(site, { kind: 'setSurround', field: 'templates', value: edit(templates) })
-    : undefined
+  const templates = templatesOf(site.surround)
+  return templates && guarded(site, { kind: 'setSurround', field: 'templates', value: edit(templates) })
 }
 
 function withMaking(site: Site, page: EntryId, edit: (making: PageMaking) => PageMaking): Change | undefined {
-  const { templates } = site.surround
-  if (!templates) return undefined
-  const making = edit(createTemplateWriter(site, templates).makingOf(page))
+  if (!isOfTemplates(site)) return undefined
+  const making = edit(createTemplateWriter(site).makingOf(page))
   return guarded(site, { kind: 'setMaking', page, making })
 }
 
@@ -174,12 +172,10 @@ export function editedPattern(pattern: Pattern, edits: readonly PatternEdit[], a
 }
 
 /** Templates as they would be with an edited pattern: to see it before. */
-export const templatesWith = (site: Site, pattern: Pattern): Site => {
-  const { templates } = site.surround
-  return templates
-    ? { ...site, surround: { ...site.surround, templates: withPattern(templates, pattern) } }
-    : site
-}
+export const templatesWith = (site: TemplatesSite, pattern: Pattern): TemplatesSite => ({
+  ...site,
+  surround: { ...site.surround, templates: withPattern(site.surround.templates, pattern) },
+})
 
 /** Writes a menu, breadcrumb or pager otherwise, on all pages that have it. */
 export const setPattern = (site: Site, before: Pattern, after: Pattern): Change | undefined =>

@@ -15,7 +15,7 @@ test('pages that go into pieces keep address, heading and text, have the menu of
       const files = handFiles(hand, [{ path: hand.pages.at(-1)!.path, kind }])
       const { site, contents } = bring(files)
       const { site: after } = applySoundly(site, { kind: 'batch', changes: piecesInstead(site) })
-      expect(after.surround.templates).toBeNull()
+      expect(after.surround.kind).toBe('pieces')
       expect(siteFault(after)).toBeUndefined()
       const is = written(after, contents)
       for (const { path, title, content } of hand.pages) {

@@ -1,7 +1,7 @@
 import { applyChange } from '../plan/change/apply.ts'
 import type { SingleChange } from '../plan/change/change.ts'
 import type { Site } from '../plan/site.ts'
-import { MAX_MENUS, STANDARD_SURROUND, standings } from '../plan/surround/surround.ts'
+import { MAX_MENUS, STANDARD_SURROUND, allPieces, standings } from '../plan/surround/surround.ts'
 
 /**
  * The changes after which pages of existing HTML stand in pieces: of their own HTML only the content is left, and around it
@@ -9,16 +9,15 @@ import { MAX_MENUS, STANDARD_SURROUND, standings } from '../plan/surround/surrou
  */
 export function piecesInstead(site: Site): SingleChange[] {
   const { surround } = site
-  if (!surround.templates) return []
+  if (surround.kind === 'pieces') return []
   const [standard] = STANDARD_SURROUND.menus
   const own = surround.menus.find((menu) => menu.kind === 'plan' && menu.from.at === 'home')
   const isFull = surround.menus.length >= MAX_MENUS
   const menu = own ?? (isFull ? surround.menus[0]! : standard!)
   const isThere = surround.menus.some(({ id }) => id === menu.id)
-  const taken = new Set([...standings(surround)].map(({ piece }) => piece.id))
+  const taken = new Set([...allPieces(surround)].map(({ piece }) => piece.id))
   return [
     { kind: 'setSurround', field: 'templates', value: null },
-    { kind: 'setSurround', field: 'headFiles', value: STANDARD_SURROUND.headFiles },
     ...(isThere ? [] : [{ kind: 'addMenu', at: 0, menu } as const]),
     ...[...standings(STANDARD_SURROUND)].flatMap(({ piece, place, at }): SingleChange[] => {
       if (taken.has(piece.id)) return []

@@ -30,7 +30,7 @@ import {
   STARTS,
   type Templates,
 } from '../plan/surround/templates.ts'
-import { EMPTY_SURROUND, standings, type Surround, type SurroundRule } from '../plan/surround/surround.ts'
+import { EMPTY_SURROUND, type Surround, type SurroundRule, allPieces } from '../plan/surround/surround.ts'
 import { arbitrarySite } from './arbitrarySite.ts'
 
 /** What a random change is drawn with: numbers, one after the other, and a text. */
@@ -79,15 +79,15 @@ class Drawing {
 
   /** Mostly an entry of the plan, now and then one that is not there. */
   get entry(): string {
-    return this.below(12) === 0 ? 'gone' : this.of([...this.site.plan.entries.keys()])
+    return this.below(12) === 0 ? this.of(['gone', 'removed']) : this.of([...this.site.plan.entries.keys()])
   }
 
   get file(): string {
-    return this.of([...this.site.files.keys(), ...this.site.files.keys(), 'f0', 'f3', 'f5'])
+    return this.of([...this.site.files.keys(), ...this.site.files.keys(), 'f0', 'f3', 'f5', 'removed'])
   }
 
   get piece(): string {
-    return this.of([...[...standings(this.site.surround)].map(({ piece }) => piece.id), 'gone'])
+    return this.of([...[...allPieces(this.site.surround)].map(({ piece }) => piece.id), 'gone'])
   }
 
   get menu(): string {
@@ -312,17 +312,31 @@ function fileWith(d: Drawing): SiteFile {
   return { id: d.file, path, content: `k${d.below(3)}`, size: 2, ...pixels, alt: '' }
 }
 
+const goneWith = (d: Drawing, to: string) => ({
+  to,
+  path: `${d.below(3)}/last.html`,
+  label: d.text.slice(0, 20),
+})
+
 const anyKind = (d: Drawing) => d.of(Object.keys(PIECES) as Piece['kind'][])
 
 /** A change of every kind: one that is new does not compile without its own. */
 const CHANGES: { readonly [Kind in SingleChange['kind']]: (d: Drawing) => object } = {
   add: (d) => {
-    const page = { ...newPage(`n${d.fresh}`, d.text), banner: FIELD_VALUES.banner(d), entries: [] }
+    // Now and then one that is remembered as removed.
+    const id = d.below(4) === 0 ? 'removed' : `n${d.fresh}`
+    const page = { ...newPage(id, d.text), banner: FIELD_VALUES.banner(d), entries: [] }
     const link = { ...newLink(`m${d.fresh}`, d.text, target(d)), entries: [] }
     const group = { ...newGroup(`g${d.fresh}`, d.text), entries: [page, link] }
     return { parent: d.entry, place: d.below(4), branches: [d.flag ? group : page] }
   },
-  remove: (d) => ({ entries: d.below(3) === 0 ? [d.entry, d.entry] : [d.entry] }),
+  remove: (d) => {
+    const entries = d.below(3) === 0 ? [d.entry, d.entry] : [d.entry]
+    return {
+      entries,
+      ...(d.flag ? { gone: [...entries, 'gone'].map((id) => goneWith(d, `entry:${id}`)) } : {}),
+    }
+  },
   move: (d) => ({ entry: d.entry, parent: d.entry, place: d.below(5) }),
   replaceEntry: (d) => {
     const id = d.entry
@@ -342,7 +356,10 @@ const CHANGES: { readonly [Kind in SingleChange['kind']]: (d: Drawing) => object
   },
   addFile: (d) => ({ file: fileWith(d) }),
   setFile: (d) => ({ file: fileWith(d) }),
-  removeFile: (d) => ({ file: d.file }),
+  removeFile: (d) => {
+    const { file } = d
+    return { file, ...(d.flag ? { gone: [goneWith(d, `site-file:${file}`)] } : {}) }
+  },
   addPiece: (d) => ({
     place: d.of(PLACES),
     at: d.below(4),
@@ -352,7 +369,7 @@ const CHANGES: { readonly [Kind in SingleChange['kind']]: (d: Drawing) => object
   movePiece: (d) => ({ piece: d.piece, place: d.of(PLACES), at: d.below(4), beside: d.flag }),
   setPiece: (d) => {
     const id = d.piece
-    const before = [...standings(d.site.surround)].find(({ piece }) => piece.id === id)?.piece
+    const before = [...allPieces(d.site.surround)].find(({ piece }) => piece.id === id)?.piece
     return { piece: pieceOfKind(d, id, before?.kind ?? anyKind(d)) }
   },
   addMenu: (d) => ({ at: d.below(3), menu: menuWith(d, `menu${d.fresh}`) }),
@@ -435,3 +452,14 @@ export const arbitraryStart = (size: number, surround?: fc.Arbitrary<Surround>):
   fc
     .tuple(arbitrarySite(size, surround), fc.option(arbitraryDraws, { freq: 3, nil: undefined }))
     .map(([site, draws]) => (draws && draws.numbers[0]! % 2 === 1 ? withTemplates(site, draws) : site))
+
+/** A site after a change; as it was where that is refused. */
+export function tried(site: Site, change: Change | undefined): Site {
+  if (!change) return site
+  try {
+    return applyChange(site, change).site
+  } catch (error) {
+    if (error instanceof ChangeRefused) return site
+    throw error
+  }
+}

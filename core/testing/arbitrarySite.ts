@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import type { Change, SingleChange } from '../plan/change/change.ts'
 import type { Entry, EntryId, LinkTarget } from '../plan/entry.ts'
 import type { SiteFile } from '../plan/file.ts'
+import { goneByPointer } from '../plan/gone.ts'
 import { type Plan, walk } from '../plan/plan.ts'
 import {
   DEFAULT_SETTINGS,
@@ -191,6 +192,17 @@ const arbitraryFiles: fc.Arbitrary<SiteFile[]> = fc
 /** Ids of entries by turn; one is what every object has of itself. */
 const idAt = (turn: number): EntryId => (turn === 4 ? 'constructor' : `e${turn}`)
 
+/** What is remembered of what is not there any more: of some sites. */
+const goneOf = (turns: number): Site['gone'] =>
+  goneByPointer(
+    turns % 2 === 0
+      ? []
+      : [
+          { to: 'entry:removed', path: 'removed/page.html', label: 'Removed' },
+          { to: 'site-file:removed', path: 'removed.png', label: '' },
+        ],
+  )
+
 function siteOfSketches(
   settings: Settings,
   surround: Surround,
@@ -211,7 +223,8 @@ function siteOfSketches(
     if (one.kind !== 'link' && depthOf(parents, id) < 10) canHold.push(id)
   })
   const kept = new Map(files.map((file) => [file.id, file]))
-  return { settings, surround, files: kept, plan: { home: 'e0', entries, parents, children } }
+  const plan = { home: 'e0', entries, parents, children }
+  return { settings, surround, files: kept, plan, gone: goneOf(sketches.length) }
 }
 
 const HOME: Sketch = {

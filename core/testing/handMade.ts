@@ -21,6 +21,12 @@ export const MENU_FORMS = ['list', 'line', 'bare line', 'table', 'divs'] as cons
 export const SHARED_FORMS = ['php', 'php folder', 'php root', 'php whole', 'ssi', 'ssi root'] as const
 export const MARK_FORMS = ['class on li', 'class on a', 'text', 'strong', 'aria-current', 'none'] as const
 
+/** Names of pictures: tidy ones, and as cameras and people make them. */
+const LOGOS = ['pictures/logo.png', 'pictures/logo@2x.png', "pictures/Logo (neu), Mill's & alt.png"] as const
+
+/** How the picture at the top is named, alone or with more. */
+export const PICTURE_FORMS = ['src', 'srcset', 'style', 'quoted style', 'style element', 'form'] as const
+
 /** An author's habits. */
 export interface Habits {
   readonly menu: (typeof MENU_FORMS)[number]
@@ -43,6 +49,8 @@ export interface Habits {
   /** What stands at the foot: words alone, words before links, or a day of its own on every page before them. */
   readonly foot: 'words' | 'links' | 'dated links'
   readonly shared: 'no' | (typeof SHARED_FORMS)[number]
+  readonly picture: (typeof PICTURE_FORMS)[number]
+  readonly logo: (typeof LOGOS)[number]
 }
 
 /** The files of what all pages share. */
@@ -268,8 +276,39 @@ function handTexts(
       ? ''
       : `<${t('div')} ${attr('class', 'footer')}>\n<${t('p')}>${inFoot()}</${t('p')}>\n</${t('div')}>\n`
   const charset = habits.encoding === 'utf-8' ? 'utf-8' : 'iso-8859-1'
-  const head = () =>
-    `<${t('div')} ${attr('class', 'header')}>\n<${t('img')} ${attr('src', from('pictures/logo.png'))} ${attr('alt', SITE)}>\n</${t('div')}>\n`
+  const picture = (): { attributes: string; inside: string } => {
+    const encoded = from(habits.logo)
+    const at = encoded.replace(/['()]/g, (sign) => `%${sign.charCodeAt(0).toString(16).toUpperCase()}`)
+    // Most people leave what can stay in a path.
+    const img = `<${t('img')} ${attr(
+      'src',
+      encoded.replace(/%(?:40|2C|26)/g, (code) => decodeURIComponent(code).replace('&', '&amp;')),
+    )}`
+    switch (habits.picture) {
+      case 'src':
+        return { attributes: '', inside: `${img} ${attr('alt', SITE)}>` }
+      case 'srcset':
+        return { attributes: '', inside: `${img} srcset="${at} 1x, ${at}?big 2x" ${attr('alt', SITE)}>` }
+      case 'style':
+        return { attributes: ` style='background: url( ${at} ) no-repeat'`, inside: SITE }
+      case 'quoted style':
+        return { attributes: ` style="background: url(&quot;${at}&quot;), #eee"`, inside: SITE }
+      case 'style element':
+        return {
+          attributes: '',
+          inside: `<style>\n@import "${from('style.css')}";\n.header { background: url('${at}') }\n</style>`,
+        }
+      case 'form':
+        return {
+          attributes: '',
+          inside: `<${t('form')} ${attr('action', from(home.path))}><input type="image" formaction='${from(home.path)}#top' ${attr('src', at)} ${attr('alt', SITE)}></${t('form')}>`,
+        }
+    }
+  }
+  const head = () => {
+    const { attributes, inside } = picture()
+    return `<${t('div')} ${attr('class', 'header')}${attributes}>\n${inside}\n</${t('div')}>\n`
+  }
   shownAs.at = isShared ? 'part' : 'page'
   const menus = [menu('menu'), habits.menuTwice && !isShared ? `${menu('menu below')}\n` : '']
   const foot = footer()
@@ -338,7 +377,7 @@ export function handFiles(
     ...site.pages.map((page) => file(page.path, writeHandPage(site, page, planted))),
     ...(shared === 'no' ? [] : [file(MENU_FILE[by], menu), file(FOOT_FILE[by], foot)]),
     { path: 'style.css', bytes: new TextEncoder().encode('body { color: #333 }\n') },
-    { path: 'pictures/logo.png', bytes: new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0, 1, 2, 255]) },
+    { path: site.habits.logo, bytes: new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0, 1, 2, 255]) },
   ]
 }
 
@@ -401,6 +440,8 @@ const habits: fc.Arbitrary<Habits> = fc
       { weight: 3, arbitrary: fc.constant('no') },
       { weight: 1, arbitrary: fc.constantFrom(...SHARED_FORMS) },
     ),
+    logo: fc.constantFrom(...LOGOS),
+    picture: fc.oneof(fc.constant('src'), fc.constantFrom(...PICTURE_FORMS)),
   })
   .map((all) => ({
     ...all,

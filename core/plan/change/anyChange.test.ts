@@ -6,7 +6,7 @@ import { FIELDS_OF_KIND } from '../entry.ts'
 import { newSite, type Site, settingSchemas } from '../site.ts'
 import { siteFault } from '../siteFault.ts'
 import { fromSiteData, type SiteData, toSiteData } from '../siteData.ts'
-import { surroundRuleSchemas } from '../surround/surround.ts'
+import { surroundRuleSchemas, piecesOf, withPieces } from '../surround/surround.ts'
 import { applyChange, singlesOf } from './apply.ts'
 import { type Change, changeSchema, type SingleChange } from './change.ts'
 import { guarded, unguarded } from './guard.ts'
@@ -229,12 +229,14 @@ describe('a guarded change', () => {
 
   test('holds whatever order the fields of a value come in', () => {
     const site = fc.sample(arbitrarySite(3), { numRuns: 1, seed: 4 })[0]!
-    const here = site.surround.here
+    const here = piecesOf(site.surround).here
     const set = (value: typeof here): Change => ({ kind: 'setSurround', field: 'here', value })
     const mine = applyChange(site, set({ ...here, bodyId: !here.bodyId }))
-    const turned = Object.fromEntries(Object.entries(mine.site.surround.here).reverse()) as typeof here
-    const same = { ...mine.site, surround: { ...mine.site.surround, here: turned } }
-    expect(applyChange(same, guarded(mine.site, mine.inverse)).site.surround.here).toEqual(here)
+    const turned = Object.fromEntries(
+      Object.entries(piecesOf(mine.site.surround).here).reverse(),
+    ) as typeof here
+    const same = { ...mine.site, surround: withPieces(mine.site.surround, { here: turned }) }
+    expect(piecesOf(applyChange(same, guarded(mine.site, mine.inverse)).site.surround).here).toEqual(here)
   })
 })
 

@@ -22,7 +22,7 @@ function outcomeOf(site: Site, change: SingleChange, own: Own): Partial<Site> & 
     case 'add':
       return addBranches(site, change, own)
     case 'remove':
-      return removeBranches(site.plan, change, own)
+      return removeBranches(site, change, own)
     case 'move':
       return moveBranch(site.plan, change, own)
     case 'replaceEntry':

@@ -2,6 +2,7 @@ import * as v from 'valibot'
 import { branchSchema } from '../branch.ts'
 import { type EntryField, entryIdSchema, entrySchema, fieldSchemas } from '../entry.ts'
 import { siteFileSchema } from '../file.ts'
+import { goneListSchema } from '../gone.ts'
 import { type SettingName, settingSchemas } from '../site.ts'
 import { listOf } from '../../standard/list.ts'
 import { filledLine } from '../../standard/text.ts'
@@ -21,6 +22,8 @@ const place = v.pipe(
   v.minValue(0, 'must not be negative'),
 )
 
+const gone = v.optional(goneListSchema)
+
 /** Puts branches, one after the other, under `parent` at `place` (from 0; past the end means last). */
 const addSchema = v.strictObject({
   kind: v.literal('add'),
@@ -33,6 +36,8 @@ const addSchema = v.strictObject({
 const removeSchema = v.strictObject({
   kind: v.literal('remove'),
   entries: v.pipe(listOf(entryIdSchema, MAX_AT_ONCE), v.minLength(1, 'must name at least one entry')),
+  /** What is to be remembered of their pages. */
+  gone,
   over,
 })
 
@@ -84,7 +89,7 @@ const setSiteSchema = v.variant(
 const addFileSchema = v.strictObject({ kind: v.literal('addFile'), file: siteFileSchema })
 /** Sets a file whole: where it stands, its bytes, what it says to those who do not see it. */
 const setFileSchema = v.strictObject({ kind: v.literal('setFile'), file: siteFileSchema, over })
-const removeFileSchema = v.strictObject({ kind: v.literal('removeFile'), file: entryIdSchema, over })
+const removeFileSchema = v.strictObject({ kind: v.literal('removeFile'), file: entryIdSchema, gone, over })
 
 export type Add = v.InferOutput<typeof addSchema>
 export type Remove = v.InferOutput<typeof removeSchema>

@@ -5,7 +5,7 @@ import { walk } from '../plan.ts'
 import type { Site } from '../site.ts'
 import { pieceName } from '../surround/piece.ts'
 import { PLACE_NAMES } from '../surround/place.ts'
-import { menuOf, standingOf, type SurroundRule } from '../surround/surround.ts'
+import { menuOf, standingOf, type SurroundRule, templatesOf } from '../surround/surround.ts'
 import { restoredWords } from './restore.ts'
 import type { Add, Change, Remove, SetEntry, SingleChange } from './change.ts'
 import type { SetMaking, SurroundChange } from './surroundChange.ts'
@@ -198,7 +198,7 @@ const RULE_WORDS: Readonly<Record<SurroundRule, string>> = {
 }
 
 function makingWords(before: Site, { page, making }: SetMaking): string {
-  const { templates } = before.surround
+  const templates = templatesOf(before.surround)
   const was = templates && valueAt(templates.pages, page)
   if (making?.template !== was?.template) {
     const name = templates?.templates.find(({ id }) => id === making?.template)?.name

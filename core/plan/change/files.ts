@@ -1,6 +1,7 @@
 import { folderKeys, nameKey } from '../../standard/fileName.ts'
-import { labelOf } from '../entry.ts'
+import { type EntryId, labelOf } from '../entry.ts'
 import { fileTypeOf, MAX_FILES, MAX_SITE_BYTES, type SiteFile } from '../file.ts'
+import { withGone, withoutGone } from '../gone.ts'
 import type { Site } from '../site.ts'
 import { filesOfSurround } from '../surround/surround.ts'
 import type { AddFile, RemoveFile, SetFile } from './change.ts'
@@ -82,17 +83,21 @@ function fileOf(site: Site, id: string): SiteFile {
   return file
 }
 
+const pointerTo = (id: EntryId) => `site-file:${id}`
+
 /** Keeps a file with the site. @throws ChangeRefused when its id or path is taken. */
 export function addFile(
   site: Site,
   { file }: AddFile,
   own: Own,
-): { files: Site['files']; inverse: RemoveFile } {
+): Pick<Site, 'files' | 'gone'> & { inverse: RemoveFile } {
   if (site.files.has(file.id)) throw new ChangeRefused(`The site already has a file with the id ${file.id}.`)
   checkRoom(site, file)
+  const { gone, forgotten } = withoutGone(site.gone, [pointerTo(file.id)])
   return {
     files: exchanged(site, { after: file }, own),
-    inverse: { kind: 'removeFile', file: file.id },
+    gone,
+    inverse: { kind: 'removeFile', file: file.id, ...(forgotten.length === 0 ? {} : { gone: forgotten }) },
   }
 }
 
@@ -122,11 +127,15 @@ function whatNeeds({ settings, plan, surround }: Site, id: string): string | und
 /** Takes a file away. @throws ChangeRefused while the logo, the icon, a banner or the surround needs it. */
 export function removeFile(
   site: Site,
-  { file: id }: RemoveFile,
+  { file: id, gone: told }: RemoveFile,
   own: Own,
-): { files: Site['files']; inverse: AddFile } {
+): Pick<Site, 'files' | 'gone'> & { inverse: AddFile } {
   const file = fileOf(site, id)
   const need = whatNeeds(site, id)
   if (need) throw new ChangeRefused(`${file.path} is ${need}.`)
-  return { files: exchanged(site, { before: file }, own), inverse: { kind: 'addFile', file } }
+  const gone = withGone(
+    site.gone,
+    (told ?? []).filter(({ to }) => to === pointerTo(id)),
+  )
+  return { files: exchanged(site, { before: file }, own), gone, inverse: { kind: 'addFile', file } }
 }

@@ -12,6 +12,7 @@ import {
   placeOf,
   walk,
 } from '../plan.ts'
+import { withGone, withoutGone } from '../gone.ts'
 import type { Site } from '../site.ts'
 import type { Add, Change, Move, Remove, SingleChange } from './change.ts'
 import { type Own, ownCopy } from './own.ts'
@@ -22,6 +23,13 @@ export interface Rearranged {
   readonly plan: Plan
   readonly inverse: Change
 }
+
+/** The same, with what is remembered of removed pages. */
+interface Resettled extends Rearranged {
+  readonly gone: Site['gone']
+}
+
+const pointersTo = (ids: readonly EntryId[]): string[] => ids.map((id) => `entry:${id}`)
 
 type ChildLists = Map<EntryId, readonly EntryId[]>
 
@@ -57,7 +65,7 @@ function checkBanner({ files }: Site, entry: Entry): void {
 }
 
 /** Adds branches. @throws ChangeRefused when the parent cannot take them or one of their ids is in use. */
-export function addBranches(site: Site, { parent, place, branches }: Add, own: Own): Rearranged {
+export function addBranches(site: Site, { parent, place, branches }: Add, own: Own): Resettled {
   const { plan } = site
   checkParent(plan, parent)
   const siblings = childrenOf(plan, parent)
@@ -65,12 +73,14 @@ export function addBranches(site: Site, { parent, place, branches }: Add, own: O
   const parents = ownCopy(plan.parents, own)
   const children = ownCopy(plan.children, own)
   let levels = 0
+  const added: EntryId[] = []
   for (const branch of branches) {
     for (const placed of entriesOfBranch(branch, parent)) {
       const id = placed.entry.id
       if (entries.has(id)) throw new ChangeRefused(`The plan already has an entry with the id ${id}.`)
       checkBanner(site, placed.entry)
       entries.set(id, placed.entry)
+      added.push(id)
       parents.set(id, placed.parent!)
       setChildren(children, id, placed.children)
       levels = Math.max(levels, placed.level)
@@ -80,7 +90,12 @@ export function addBranches(site: Site, { parent, place, branches }: Add, own: O
   checkLevels(plan, parent, levels)
   const ids = branches.map((branch) => branch.id)
   setChildren(children, parent, [...siblings.slice(0, place), ...ids, ...siblings.slice(place)])
-  return { plan: { ...plan, entries, parents, children }, inverse: { kind: 'remove', entries: ids } }
+  const { gone, forgotten } = withoutGone(site.gone, pointersTo(added))
+  return {
+    plan: { ...plan, entries, parents, children },
+    gone,
+    inverse: { kind: 'remove', entries: ids, ...(forgotten.length === 0 ? {} : { gone: forgotten }) },
+  }
 }
 
 /** What puts removed entries back: for each run of siblings that stood side by side, one change. */
@@ -100,7 +115,8 @@ function puttingBack(plan: Plan, gone: ReadonlySet<EntryId>): SingleChange[] {
 }
 
 /** Removes entries, each with all under it. @throws ChangeRefused for the home page or an unknown entry. */
-export function removeBranches(plan: Plan, { entries: ids }: Remove, own: Own): Rearranged {
+export function removeBranches(site: Site, { entries: ids, gone: told }: Remove, own: Own): Resettled {
+  const { plan } = site
   for (const id of ids) checkKnown(plan, id)
   const named = new Set(ids)
   // What stands under another of them goes with it.
@@ -122,7 +138,12 @@ export function removeBranches(plan: Plan, { entries: ids }: Remove, own: Own): 
     parents.delete(id)
     children.delete(id)
   }
-  return { plan: { ...plan, entries, parents, children }, inverse }
+  const pointers = new Set(pointersTo(lost))
+  const remembered = withGone(
+    site.gone,
+    (told ?? []).filter(({ to }) => pointers.has(to)),
+  )
+  return { plan: { ...plan, entries, parents, children }, gone: remembered, inverse }
 }
 
 /** Moves an entry with all under it. @throws ChangeRefused for a move under itself, under a link or too deep. */

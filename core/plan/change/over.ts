@@ -5,7 +5,7 @@ import { branchOf } from '../branch.ts'
 import type { Body, EntryId } from '../entry.ts'
 import { childrenOf } from '../plan.ts'
 import type { Site } from '../site.ts'
-import { menuOf, standingOf } from '../surround/surround.ts'
+import { menuOf, ruleOf, standingOf, templatesOf } from '../surround/surround.ts'
 import type { SingleChange } from './change.ts'
 import { restoredOver } from './restore.ts'
 import { valueAt } from '../../standard/record.ts'
@@ -91,7 +91,7 @@ export function writtenOver(site: Site, change: SingleChange): unknown {
     case 'setSite':
       return site.settings[change.field]
     case 'setSurround':
-      return site.surround[change.field]
+      return ruleOf(site.surround, change.field)
     case 'setFile':
       return site.files.get(change.file.id)
     case 'removeFile':
@@ -105,7 +105,7 @@ export function writtenOver(site: Site, change: SingleChange): unknown {
     case 'setMenu':
       return menuOf(site.surround, change.menu.id)
     case 'setMaking':
-      return site.surround.templates && valueAt(site.surround.templates.pages, change.page)
+      return valueAt(templatesOf(site.surround)?.pages ?? {}, change.page)
     case 'removeMenu':
       return menuOf(site.surround, change.menu)
     case 'restore':

@@ -1,4 +1,5 @@
 import { type Entry, type EntryId, labelOf } from '../entry.ts'
+import { goneByPointer, goneList } from '../gone.ts'
 import { siteFault } from '../siteFault.ts'
 import { childrenOf, type Plan } from '../plan.ts'
 import type { SettingName, Settings, Site } from '../site.ts'
@@ -33,7 +34,9 @@ export function differenceOf(now: Site, then: Site): Restore | undefined {
     if (!then.plan.entries.has(parent) || isSameData(childrenOf(now.plan, parent), list)) return []
     return [{ parent, children: [...list] }]
   })
-  const count = settings.length + (isSameSurround ? 0 : 1) + children.length
+  const [goneNow, goneThen] = [goneList(now.gone), goneList(then.gone)]
+  const isSameGone = now.gone === then.gone || isSameData(goneNow, goneThen)
+  const count = settings.length + (isSameSurround ? 0 : 1) + (isSameGone ? 0 : 1) + children.length
   const lists = [files.changed, files.gone, entries.changed, entries.gone]
   if (count + lists.reduce((sum, list) => sum + list.length, 0) === 0) return undefined
   return {
@@ -45,6 +48,7 @@ export function differenceOf(now: Site, then: Site): Restore | undefined {
     entries: entries.changed,
     entriesGone: entries.gone,
     children,
+    ...(isSameGone ? {} : { gone: goneThen }),
   }
 }
 
@@ -97,6 +101,7 @@ export function restoreSite(site: Site, change: Restore): Site & { inverse: Rest
     surround: change.surround ?? site.surround,
     files: withoutGone(site.files, change.files, change.filesGone),
     plan: planWith(site.plan, change),
+    gone: change.gone ? goneByPointer(change.gone) : site.gone,
   }
   const fault = siteFault(next)
   if (fault) throw new ChangeRefused(fault)
@@ -132,6 +137,7 @@ export function restoredOver(site: Site, change: Restore): unknown {
       ...change.children.map(({ parent }) => childrenOf(plan, parent)),
       ...change.entriesGone.map((id) => plan.children.get(id) ?? SAME),
     ],
+    ...(change.gone ? { gone: goneList(site.gone) } : {}),
   }
 }
 

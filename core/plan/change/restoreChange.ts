@@ -2,9 +2,10 @@ import * as v from 'valibot'
 import { listOf } from '../../standard/list.ts'
 import { type Entry, entryIdSchema, groupSchema, linkSchema, pageSchema } from '../entry.ts'
 import { MAX_FILES, siteFileSchema } from '../file.ts'
+import { goneListSchema } from '../gone.ts'
 import { MAX_ENTRIES } from '../plan.ts'
 import { type SettingName, settingSchemas } from '../site.ts'
-import { surroundSchema } from '../surround/surround.ts'
+import { earlierSurroundSchema } from '../surround/earlier.ts'
 import { overSchema as over } from './over.ts'
 
 const ids = (most: number) => listOf(entryIdSchema, most)
@@ -29,7 +30,8 @@ export const restoreSchema = v.strictObject({
   kind: v.literal('restore'),
   settings: settingsSchema,
   /** The whole surround, where anything of it differs. */
-  surround: v.optional(surroundSchema),
+  // One that a window made before the last version, and did not send until now.
+  surround: v.optional(earlierSurroundSchema),
   /** Files that are there again, or are as they were. */
   files: listOf(siteFileSchema, MAX_FILES),
   filesGone: ids(MAX_FILES),
@@ -38,6 +40,8 @@ export const restoreSchema = v.strictObject({
   entriesGone: ids(MAX_ENTRIES),
   /** The ids under each entry under which something else stood; an empty list for none. */
   children: listOf(v.strictObject({ parent: entryIdSchema, children: ids(MAX_ENTRIES) }), MAX_ENTRIES),
+  /** What is remembered of removed pages and files, where that differs. */
+  gone: v.optional(goneListSchema),
   over,
 })
 export type Restore = v.InferOutput<typeof restoreSchema>

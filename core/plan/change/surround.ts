@@ -2,7 +2,16 @@ import { type FileKind, fileTypeOf } from '../file.ts'
 import { modelOf, type Piece } from '../surround/piece.ts'
 import type { Place } from '../surround/place.ts'
 import type { HeadFile, HeadFiles } from '../surround/rules.ts'
-import { menuOf, standingOf, type Surround, surroundFault } from '../surround/surround.ts'
+import {
+  menuOf,
+  piecesOf,
+  ruleOf,
+  standingOf,
+  type Surround,
+  surroundFault,
+  withPieces,
+  withRule,
+} from '../surround/surround.ts'
 import type { Site } from '../site.ts'
 import type {
   AddMenu,
@@ -44,16 +53,16 @@ function standing(site: Site, id: string) {
   return found
 }
 
-const withPlace = (surround: Surround, place: Place, pieces: Piece[]): Surround => ({
-  ...surround,
-  places: { ...surround.places, [place]: pieces },
-})
+const piecesAt = (surround: Surround, place: Place): readonly Piece[] => piecesOf(surround).places[place]
+
+const withPlace = (surround: Surround, place: Place, pieces: Piece[]): Surround =>
+  withPieces(surround, { places: { ...piecesOf(surround).places, [place]: pieces } })
 
 function addPiece(site: Site, { place, at, piece }: AddPiece): Resurrounded {
   checkFiles(site, piece)
   if (standingOf(site.surround, piece.id))
     throw new ChangeRefused(`The surround already has a piece with the id ${piece.id}.`)
-  const pieces = site.surround.places[place].toSpliced(at, 0, piece)
+  const pieces = piecesAt(site.surround, place).toSpliced(at, 0, piece)
   return {
     surround: checked(withPlace(site.surround, place, pieces)),
     inverse: { kind: 'removePiece', piece: piece.id },
@@ -63,7 +72,7 @@ function addPiece(site: Site, { place, at, piece }: AddPiece): Resurrounded {
 function removePiece({ surround }: Site, found: ReturnType<typeof standing>): Resurrounded {
   const { piece, place, at } = found
   return {
-    surround: withPlace(surround, place, surround.places[place].toSpliced(at, 1)),
+    surround: withPlace(surround, place, piecesAt(surround, place).toSpliced(at, 1)),
     inverse: { kind: 'addPiece', place, at, piece },
   }
 }
@@ -73,7 +82,7 @@ function movePiece(site: Site, { piece: id, place, at, beside }: MovePiece): Res
   const without = removePiece(site, found).surround
   const moved = { ...found.piece, beside }
   return {
-    surround: withPlace(without, place, without.places[place].toSpliced(at, 0, moved)),
+    surround: withPlace(without, place, piecesAt(without, place).toSpliced(at, 0, moved)),
     inverse: { kind: 'movePiece', piece: id, place: found.place, at: found.at, beside: found.piece.beside },
   }
 }
@@ -84,7 +93,7 @@ function setPiece(site: Site, { piece }: SetPiece): Resurrounded {
     throw new ChangeRefused(`This piece is of the kind ${before.kind}, not ${piece.kind}.`)
   checkFiles(site, piece)
   return {
-    surround: withPlace(site.surround, place, site.surround.places[place].with(at, piece)),
+    surround: withPlace(site.surround, place, piecesAt(site.surround, place).with(at, piece)),
     inverse: { kind: 'setPiece', piece: before },
   }
 }
@@ -139,16 +148,17 @@ function checkHeadFiles({ files }: Site, { styles, scripts }: HeadFiles): void {
 function setRule(site: Site, change: SetSurround): Resurrounded {
   if (change.field === 'headFiles') checkHeadFiles(site, change.value)
   const { surround } = site
+  const value = ruleOf(surround, change.field)
   return {
-    surround: { ...surround, [change.field]: change.value },
-    inverse: { kind: change.kind, field: change.field, value: surround[change.field] } as SetSurround,
+    surround: withRule(surround, change),
+    inverse: { kind: change.kind, field: change.field, value } as SetSurround,
   }
 }
 
 function setMaking(site: Site, { page, making }: SetMaking): Resurrounded {
   const { surround, plan } = site
+  if (surround.kind !== 'templates') throw new ChangeRefused('The site no longer has templates.')
   const { templates } = surround
-  if (!templates) throw new ChangeRefused('The site has no templates any more.')
   if (!plan.entries.has(page)) throw new ChangeRefused('This page is no longer in the plan.')
   const before = valueAt(templates.pages, page)
   const { [page]: _, ...others } = templates.pages

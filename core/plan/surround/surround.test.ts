@@ -1,3 +1,4 @@
+import { allPieces, piecesOf } from './surround.ts'
 import fc from 'fast-check'
 import { readSiteFile, writeSiteFile } from '../../formats/siteFile.ts'
 import { arbitrarySite } from '../../testing/arbitrarySite.ts'
@@ -12,11 +13,11 @@ import { pieceStep } from '../../shape/pieceStep.ts'
 import { newMenu, newPiece } from './newPiece.ts'
 import { PIECE_KINDS, type PieceKind } from './piece.ts'
 import { PLACES } from './place.ts'
-import { filesOfSurround, rowsOf, standingOf, standings, type Surround, surroundSchema } from './surround.ts'
+import { filesOfSurround, rowsOf, standingOf, type Surround, surroundSchema } from './surround.ts'
 import { directionOf, WORD_LANGUAGES, WORD_NAMES, wordsOf, wordsOfLanguage } from './siteWords.ts'
 
 const site = newSite('Trust', 'home')
-const pieceIds = ({ surround }: Site) => [...standings(surround)].map(({ piece }) => piece.id)
+const pieceIds = ({ surround }: Site) => [...allPieces(surround)].map(({ piece }) => piece.id)
 
 /** A change of the surround of any kind, which may or may not make sense. */
 const arbitraryChange: fc.Arbitrary<(site: Site) => Change> = fc
@@ -42,7 +43,11 @@ const arbitraryChange: fc.Arbitrary<(site: Site) => Change> = fc
       },
       { kind: 'removeMenu', menu },
       { kind: 'setMenu', menu: newMenu('picked', menu, 'Renamed') },
-      { kind: 'setSurround', field: 'here', value: { ...now.surround.here, form: n % 2 ? 'text' : 'link' } },
+      {
+        kind: 'setSurround',
+        field: 'here',
+        value: { ...piecesOf(now.surround).here, form: n % 2 ? 'text' : 'link' },
+      },
     ]
     return changes[kind]!
   })
@@ -161,7 +166,7 @@ describe('places and rows', () => {
     }
     expect(walk('down')).toEqual(new Set(PLACES))
     expect(walk('up')).toEqual(new Set(PLACES))
-    expect(surround.places).toEqual(site.surround.places)
+    expect(piecesOf(surround).places).toEqual(piecesOf(site.surround).places)
   })
 
   test('a row begins with every piece that does not stand beside the one before it', () => {

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import type { EntryId } from '../entry.ts'
-import { templatesSchema } from './templates.ts'
+import { isSameData } from '../../standard/sameData.ts'
+import { type Templates, templatesSchema } from './templates.ts'
 import { DEFAULT_LOOK, lookSchema } from './look.ts'
 import { type Menu, menuSchema } from './menu.ts'
 import type { PickedList } from '../../pieces/pieceModel.ts'
@@ -17,60 +18,179 @@ const pieces = v.optional(
   [],
 )
 
-/** The parts of the surround that are set whole, each by its name. */
-export const surroundRuleSchemas = {
+/** The rules by which pages are put together of pieces. */
+const piecesRuleSchemas = {
   here: hereRuleSchema,
   breadcrumb: breadcrumbRuleSchema,
-  order: orderRuleSchema,
   look: lookSchema,
   headFiles: headFilesSchema,
+} as const
+
+/** The rules of both kinds of surround. */
+const commonRuleSchemas = {
+  order: orderRuleSchema,
   /** The author's own, in place of those of the language. */
   words: ownWordsSchema,
+} as const
+
+/** The parts of the surround that are set whole, each by its name. */
+export const surroundRuleSchemas = {
+  ...piecesRuleSchemas,
+  ...commonRuleSchemas,
   /** The author's own HTML, in place of pieces; null for these. */
   templates: v.nullable(templatesSchema),
 } as const
 export type SurroundRule = keyof typeof surroundRuleSchemas
+/** A rule with what it is. */
+export type SurroundRuleValue = {
+  readonly [Rule in SurroundRule]: {
+    readonly field: Rule
+    readonly value: v.InferOutput<(typeof surroundRuleSchemas)[Rule]>
+  }
+}[SurroundRule]
 
-const DEFAULT_RULES: {
-  readonly [Rule in SurroundRule]: v.InferOutput<(typeof surroundRuleSchemas)[Rule]>
+const NO_PIECES = { header: [], side: [], before: [], after: [], footer: [] }
+
+const PIECES_RULES: {
+  readonly [Rule in keyof typeof piecesRuleSchemas]: v.InferOutput<(typeof piecesRuleSchemas)[Rule]>
 } = {
   here: { form: 'link', here: 'here', within: 'within', marksSections: true, bodyId: false },
   breadcrumb: { from: 1, separator: 'chevron', showsPage: true, data: false },
-  order: { scope: 'site', series: [] },
   look: DEFAULT_LOOK,
   headFiles: { ourStyles: true, ourScript: true, styles: [], scripts: [] },
+}
+const COMMON_RULES: {
+  readonly [Rule in keyof typeof commonRuleSchemas]: v.InferOutput<(typeof commonRuleSchemas)[Rule]>
+} = {
+  order: { scope: 'site', series: [] },
   words: {},
-  templates: null,
 }
 
-/** Everything around the main content, decided once for all pages. */
-export const surroundSchema = v.strictObject({
+const piecesEntries = {
   /** The pieces of every place, in their order. */
   places: v.strictObject({ header: pieces, side: pieces, before: pieces, after: pieces, footer: pieces }),
+  here: v.optional(hereRuleSchema, PIECES_RULES.here),
+  breadcrumb: v.optional(breadcrumbRuleSchema, PIECES_RULES.breadcrumb),
+  look: v.optional(lookSchema, PIECES_RULES.look),
+  headFiles: v.optional(headFilesSchema, PIECES_RULES.headFiles),
+}
+const piecesSchema = v.strictObject(piecesEntries)
+/** Pieces with the rules by which pages are put together of them. */
+export type Pieces = v.InferOutput<typeof piecesSchema>
+export type Places = Pieces['places']
+
+/** No pieces, by the rules that a site starts with. */
+export const EMPTY_PIECES: Pieces = { places: NO_PIECES, ...PIECES_RULES }
+
+const commonEntries = {
   menus: v.optional(
     v.pipe(v.array(menuSchema), v.maxLength(MAX_MENUS, `must hold at most ${MAX_MENUS} menus`)),
     [],
   ),
-  here: v.optional(hereRuleSchema, DEFAULT_RULES.here),
-  breadcrumb: v.optional(breadcrumbRuleSchema, DEFAULT_RULES.breadcrumb),
-  order: v.optional(orderRuleSchema, DEFAULT_RULES.order),
-  look: v.optional(lookSchema, DEFAULT_RULES.look),
-  headFiles: v.optional(headFilesSchema, DEFAULT_RULES.headFiles),
-  words: v.optional(ownWordsSchema, DEFAULT_RULES.words),
-  templates: v.optional(surroundRuleSchemas.templates, null),
+  order: v.optional(orderRuleSchema, COMMON_RULES.order),
+  words: v.optional(ownWordsSchema, COMMON_RULES.words),
+}
+
+const piecesSurroundSchema = v.strictObject({
+  kind: v.literal('pieces'),
+  ...commonEntries,
+  ...piecesEntries,
 })
-export type Surround = v.InferOutput<typeof surroundSchema>
-export type Places = Surround['places']
+const templatesSurroundSchema = v.pipe(
+  v.strictObject({
+    kind: v.literal('templates'),
+    ...commonEntries,
+    templates: templatesSchema,
+    /** The pieces in whose place the templates are; left out where there are none. */
+    replaced: v.exactOptional(piecesSchema),
+  }),
+  // There is one way to say that there are none, so that a change and its inverse give the same site.
+  v.transform(({ replaced, ...rest }) => ({ ...rest, ...keptPieces(replaced ?? EMPTY_PIECES) })),
+)
+
+/** Everything around the main content, decided once for all pages. */
+export const surroundSchema = v.variant('kind', [piecesSurroundSchema, templatesSurroundSchema])
+export type PiecesSurround = v.InferOutput<typeof piecesSurroundSchema>
+export type TemplatesSurround = v.InferOutput<typeof templatesSurroundSchema>
+export type Surround = PiecesSurround | TemplatesSurround
+
+/** What a surround of templates keeps of the pieces in whose place they are. */
+function keptPieces(replaced: Pieces): { replaced?: Pieces } {
+  return isSameData(replaced, EMPTY_PIECES) ? {} : { replaced }
+}
+
+/** The templates that pages are written from; undefined where they are put together of pieces. */
+export const templatesOf = (surround: Surround): Templates | undefined =>
+  surround.kind === 'templates' ? surround.templates : undefined
+
+/** What pages are put together of; where they are written from templates, what would be in their place. */
+export function piecesOf(surround: Surround): Pieces {
+  if (surround.kind === 'templates') return surround.replaced ?? EMPTY_PIECES
+  const { places, here, breadcrumb, look, headFiles } = surround
+  return { places, here, breadcrumb, look, headFiles }
+}
+
+/** The same surround with other pieces, shown or kept. */
+export function withPieces(surround: Surround, changed: Partial<Pieces>): Surround {
+  if (surround.kind === 'pieces') return { ...surround, ...changed }
+  const { replaced, ...rest } = surround
+  return { ...rest, ...keptPieces({ ...(replaced ?? EMPTY_PIECES), ...changed }) }
+}
+
+/** The same surround written from templates, in place of its pieces. */
+export function withTemplates(surround: Surround, templates: Templates): TemplatesSurround {
+  const { menus, order, words } = surround
+  return { kind: 'templates', menus, order, words, templates, ...keptPieces(piecesOf(surround)) }
+}
+
+/** The same surround put together of the pieces that it keeps. */
+export function withoutTemplates(surround: Surround): PiecesSurround {
+  const { menus, order, words } = surround
+  return { kind: 'pieces', menus, order, words, ...piecesOf(surround) }
+}
+
+/** A part of a surround that is set whole; null where it has no templates. */
+export function ruleOf(surround: Surround, rule: SurroundRule): unknown {
+  switch (rule) {
+    case 'here':
+    case 'breadcrumb':
+    case 'look':
+    case 'headFiles':
+      return piecesOf(surround)[rule]
+    case 'order':
+    case 'words':
+      return surround[rule]
+    case 'templates':
+      return templatesOf(surround) ?? null
+  }
+}
+
+/** The same surround with another rule. */
+export function withRule(surround: Surround, rule: SurroundRuleValue): Surround {
+  switch (rule.field) {
+    case 'here':
+    case 'breadcrumb':
+    case 'look':
+    case 'headFiles':
+      return withPieces(surround, { [rule.field]: rule.value })
+    case 'order':
+    case 'words':
+      return { ...surround, [rule.field]: rule.value }
+    case 'templates':
+      return rule.value === null ? withoutTemplates(surround) : withTemplates(surround, rule.value)
+  }
+}
 
 /** A surround with nothing in it. */
-export const EMPTY_SURROUND: Surround = {
-  places: { header: [], side: [], before: [], after: [], footer: [] },
+export const EMPTY_SURROUND: PiecesSurround = {
+  kind: 'pieces',
   menus: [],
-  ...DEFAULT_RULES,
+  ...COMMON_RULES,
+  ...EMPTY_PIECES,
 }
 
 /** What a new site starts with: brand and main menu, breadcrumb, pager. */
-export const STANDARD_SURROUND: Surround = {
+export const STANDARD_SURROUND: PiecesSurround = {
   ...EMPTY_SURROUND,
   places: {
     header: [
@@ -93,14 +213,22 @@ export interface Standing {
   readonly at: number
 }
 
-/** Every piece of a surround, place by place. */
-export function* standings({ places }: Pick<Surround, 'places'>): Generator<Standing> {
+/** Every piece of these places. */
+export function* standings({ places }: Pick<Pieces, 'places'>): Generator<Standing> {
   for (const place of PLACES) for (const [at, piece] of places[place].entries()) yield { piece, place, at }
+}
+
+/** Every piece that a surround has, shown or kept. */
+export const allPieces = (surround: Surround): Generator<Standing> => standings(piecesOf(surround))
+
+/** The pieces that pages show: none where they are made of templates. */
+export function* piecesShown(surround: Surround): Generator<Standing> {
+  if (surround.kind === 'pieces') yield* standings(surround)
 }
 
 /** Looks a piece up; undefined when the surround has none with this id. */
 export function standingOf(surround: Surround, id: string): Standing | undefined {
-  for (const standing of standings(surround)) if (standing.piece.id === id) return standing
+  for (const standing of allPieces(surround)) if (standing.piece.id === id) return standing
   return undefined
 }
 
@@ -127,19 +255,22 @@ export function rowsOf(pieces: readonly Piece[]): readonly (readonly Piece[])[] 
 
 /** The files of the site that pieces show, and the style sheets and scripts of all pages. */
 export function filesOfSurround(surround: Surround): readonly EntryId[] {
-  const { styles, scripts } = surround.headFiles
+  const { styles, scripts } = piecesOf(surround).headFiles
   return [
-    ...[...standings(surround)].flatMap(({ piece }) => modelOf(piece.kind).files(piece)),
+    ...[...allPieces(surround)].flatMap(({ piece }) => modelOf(piece.kind).files(piece)),
     ...[...styles, ...scripts].flatMap((one) => (one.from === 'site' ? [one.file] : [])),
   ]
 }
 
-/** Every list of links that the author picked: of menus and of pieces, with what it is called. */
-export function pickedLinksOf(surround: Surround): readonly PickedList[] {
+/** Every list of links that the author picked: of menus and of pieces, with what it is called. @param pieces whose lists are meant */
+export function pickedLinksOf(
+  surround: Surround,
+  pieces: Iterable<Standing> = allPieces(surround),
+): readonly PickedList[] {
   const ofMenus = surround.menus.flatMap((menu) =>
     menu.kind === 'picked' ? [{ label: `Menu “${menu.name}”`, links: menu.links }] : [],
   )
-  const ofPieces = [...standings(surround)].flatMap(({ piece }) => modelOf(piece.kind).pickedLists(piece))
+  const ofPieces = [...pieces].flatMap(({ piece }) => modelOf(piece.kind).pickedLists(piece))
   return [...ofMenus, ...ofPieces]
 }
 
@@ -155,7 +286,7 @@ function partsCalledIn(piece: Piece): number {
 
 /** What is wrong with a surround as a whole, in words; undefined when it is sound. */
 export function surroundFault(surround: Surround): string | undefined {
-  const pieceIds = [...standings(surround)].map(({ piece }) => piece.id)
+  const pieceIds = [...allPieces(surround)].map(({ piece }) => piece.id)
   if (pieceIds.length > MAX_PIECES) return `A surround can have at most ${MAX_PIECES} pieces.`
   if (new Set(pieceIds).size < pieceIds.length) return 'Two pieces of the surround have the same id.'
   if (new Set(surround.menus.map(({ id }) => id)).size < surround.menus.length)
@@ -163,10 +294,10 @@ export function surroundFault(surround: Surround): string | undefined {
   for (const { label, links } of pickedLinksOf(surround)) {
     if (new Set(links.map(({ id }) => id)).size < links.length) return `${label}: two links have the same id.`
   }
-  const called = [...standings(surround)].reduce((sum, { piece }) => sum + partsCalledIn(piece), 0)
+  const called = [...allPieces(surround)].reduce((sum, { piece }) => sum + partsCalledIn(piece), 0)
   if (called > MOST_PARTS)
     return `Custom HTML can insert at most ${MOST_PARTS} menus, lists and site maps on a page; this surround has ${called}.`
-  if ([...standings(surround)].filter(({ piece }) => piece.kind === 'heading').length > 1)
+  if ([...allPieces(surround)].filter(({ piece }) => piece.kind === 'heading').length > 1)
     return 'A page has one first heading: the surround can hold one page heading only.'
   return undefined
 }

@@ -48,6 +48,8 @@ const addressSchema = v.strictObject({
   id: source,
   /** What stands after the path, as written: `?x&amp;y#z`. */
   tail: v.optional(source, ''),
+  /** Whether it is a part of a value, as in a style or a list of pictures: what would end it there is encoded. */
+  isPart: v.exactOptional(v.literal(true)),
   ...spellingEntries,
 })
 export type Address = v.InferOutput<typeof addressSchema>
