@@ -139,7 +139,7 @@ describe('a server with an access key', () => {
     }
     const brought = bring(Object.entries(files).map(([path, bytes]) => ({ path, bytes: Buffer.from(bytes) })))
     expect(brought.site.surround.templates).toBeTruthy()
-    const own = await server.store.create(brought.site, brought.contents)
+    const own = await server.store.sites.create(brought.site, brought.contents)
     const cookie = await session()
     for (const path of ['index.html', 'sub/two.html']) {
       const at = `http://x/preview/${own}/${path}`

@@ -4,7 +4,7 @@ import type { ErrorRequestHandler, RequestHandler } from 'express'
 import * as v from 'valibot'
 import { NoRoom } from '../store/contents.ts'
 import { isFull } from '../store/room.ts'
-import { Overtaken, UnknownBase, UnknownPoint, UnknownSite } from '../store/siteStore.ts'
+import { Overtaken, UnknownBase, UnknownPoint, UnknownSite } from '../store/faults.ts'
 
 /** An answer that says what went wrong, as RFC 9457 lays it out. */
 export class Problem extends Error {

@@ -36,7 +36,7 @@ export function giveArchive(
   return async (request, response) => {
     const site = request.params.id
     const choices = choicesAsked(request.query)
-    const name = await store.nameOf(site)
+    const name = await store.sites.nameOf(site)
     // Who has gone meanwhile is not told of by another “close”.
     if (response.closed) return
     asDownload(response, name, what === 'finished site' ? '.zip' : '.site.zip')

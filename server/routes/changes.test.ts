@@ -198,6 +198,25 @@ describe('changes', () => {
     })
   })
 
+  test('tells a long text that was missed, and goes back before it, through a thread', async () => {
+    const id = await server.demo()
+    const { site } = await server.api.read(id)
+    const long = { html: '<p>Tide table <put-year></put-year></p>'.repeat(2000) }
+    await server.api.post(id, 0, { kind: 'setEntry', entry: 'visit', field: 'body', value: long })
+    const short = { html: '<p>No tides</p>' }
+    await server.api.post(id, 1, { kind: 'setEntry', entry: 'visit', field: 'body', value: short })
+    const late = await server.api.post(id, 0, group('late'))
+    expect(late).toMatchObject({
+      status: 200,
+      json: { missed: [{ change: { entry: 'visit', value: long } }, { change: { value: short } }] },
+    })
+    const back = await server.store.edits.restore(id, { id: randomUUID(), base: 3 }, 1, 'Back')
+    expect(back.revision).toBe(4)
+    const then = (await server.api.read(id)).site
+    expect(then.plan.entries.get('visit')).toMatchObject({ body: long })
+    expect(then.plan.entries.size).toBe(site.plan.entries.size)
+  })
+
   test('an edit that was overtaken is refused with 409', async () => {
     const id = await server.demo()
     await server.api.post(id, 0, { kind: 'remove', entries: ['visit'] })

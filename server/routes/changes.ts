@@ -3,15 +3,12 @@ import { checkJson } from '@viatica/core/formats/jsonDepth.ts'
 import express, { Router } from 'express'
 import * as v from 'valibot'
 import { Problem } from '../http/problem.ts'
-import { listOf } from '@viatica/core/standard/list.ts'
 import { fileTypeOf } from '@viatica/core/plan/file.ts'
 import { bodyOf } from '../http/body.ts'
-import { type Edit, editSchema, uuidSchema } from '../http/editSchema.ts'
+import { type Edit, editSchema, editsMadeRequest } from '@viatica/core/protocol/editRequests.ts'
 import type { Workshop } from '../threads/workshop.ts'
 import { readJson } from '../slicedJson.ts'
 import type { SiteStore } from '../store/siteStore.ts'
-
-const madeSchema = v.strictObject({ ids: listOf(uuidSchema, 10_000) })
 
 /** An edit of so many bytes is read in less time than handing it to a thread would take. */
 const SMALL_BYTES = 20_000
@@ -28,7 +25,7 @@ export function changeRoutes(store: SiteStore, workshop: Workshop, maxFileBytes:
 
   const rawJson = express.raw({ type: 'application/json', limit: MAX_INPUT })
   routes.post('/sites/:id/changes', rawJson, async (request, response) => {
-    response.json(await store.change(request.params.id, await readEdit(bodyOf(request))))
+    response.json(await store.edits.change(request.params.id, await readEdit(bodyOf(request))))
   })
 
   /** What is small is read at once; the rest where it holds nobody up. */
@@ -40,8 +37,8 @@ export function changeRoutes(store: SiteStore, workshop: Workshop, maxFileBytes:
 
   // For a window that was closed before it heard whether its edits had been made.
   routes.post('/sites/:id/changes/made', express.json({ limit: '1mb' }), async (request, response) => {
-    const { ids } = v.parse(madeSchema, request.body)
-    response.json({ made: await store.editsMade(request.params.id, ids) })
+    const { ids } = v.parse(editsMadeRequest, request.body)
+    response.json({ made: await store.edits.editsMade(request.params.id, ids) })
   })
 
   routes.post(
@@ -55,13 +52,13 @@ export function changeRoutes(store: SiteStore, workshop: Workshop, maxFileBytes:
         checkedAs === undefined ? undefined : await workshop.read({ kind: 'file', bytes, name: checkedAs })
       response
         .status(201)
-        .json({ ...(await store.keepContent(bytes, checkedAs)), size: bytes.length, pixels })
+        .json({ ...(await store.contents.keep(bytes, checkedAs)), size: bytes.length, pixels })
     },
   )
 
   // Pictures by their bytes are there before the change that brings them is saved. They are shown, and run nothing.
   routes.get('/contents/:key/picture/:name', async (request, response) => {
-    const bytes = await store.readContent(request.params.key)
+    const bytes = await store.contents.read(request.params.key)
     const type = fileTypeOf(request.params.name)
     if (!bytes || type?.kind !== 'picture') throw new Problem(404, 'Not found', 'There is no such picture.')
     response
@@ -73,7 +70,7 @@ export function changeRoutes(store: SiteStore, workshop: Workshop, maxFileBytes:
 
   // As JSON, so that what an author wrote never runs as a document of ours.
   routes.get('/contents/:key/text', async (request, response) => {
-    const bytes = await store.readContent(request.params.key)
+    const bytes = await store.contents.read(request.params.key)
     if (!bytes) throw new Problem(404, 'Not found', 'There are no bytes under this key.')
     response.set('Cache-Control', UNCHANGING).json({ text: bytes.toString('utf8') })
   })

@@ -20,7 +20,7 @@ export function eventRoutes(
   const routes = Router().get('/sites/:id/events', async (request, response) => {
     const { id } = request.params
     // Whether there is such a site is known before anything is said: 404 and 503 are still possible then.
-    await store.read(id)
+    await store.sites.read(id)
     // Who has gone meanwhile is not told of by another “close”.
     if (response.closed) return
     response.type('text/event-stream').set('Cache-Control', 'no-store').flushHeaders()
@@ -31,7 +31,7 @@ export function eventRoutes(
       revision === REMOVED ? say('removed', '') : say('revision', String(revision))
     // Reads and says which revision is the newest: at the start, and when announcements may have been missed.
     const sayNewest = () => {
-      store.read(id).then(
+      store.sites.read(id).then(
         ({ revision }) => sayRevision(revision),
         // Gone meanwhile, or out of reach: who listens comes again, and is told then.
         () => response.end(),

@@ -16,11 +16,11 @@ type Giving = RequestHandler<{ id: string }>
 const giveSiteFile = (store: SiteStore, workshop: Workshop): Giving => {
   const giveLarge = giveArchive(store, workshop, 'site to open again')
   return async (request, response, next) => {
-    const { site } = await store.read(request.params.id)
+    const { site } = await store.sites.read(request.params.id)
     if (isArchived(site)) return giveLarge(request, response, next)
     const contents = new Map<string, string>()
     for (const { content } of site.files.values()) {
-      contents.set(content, (await store.readContent(content))!.toString('base64'))
+      contents.set(content, (await store.contents.read(content))!.toString('base64'))
     }
     asDownload(response, site.settings.name, '.site.json')
     await sendJson(response, siteFileData(site, contents), SITE_FILE_INDENT)
@@ -30,7 +30,7 @@ const giveSiteFile = (store: SiteStore, workshop: Workshop): Giving => {
 const giveOutline =
   (store: SiteStore): Giving =>
   async (request, response) => {
-    const { site } = await store.read(request.params.id)
+    const { site } = await store.sites.read(request.params.id)
     asDownload(response, site.settings.name, '.opml')
     response.type(OPML).send(writeOpml(site))
   }

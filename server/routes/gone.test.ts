@@ -60,7 +60,7 @@ test('whoever asks for events and goes at once leaves nothing behind: no listene
   }) as typeof setInterval
   await goneWhileReading(
     '/sites/a/events',
-    (read) => eventRoutes({ read } as unknown as SiteStore, announcements, {} as Access).routes,
+    (read) => eventRoutes({ sites: { read } } as unknown as SiteStore, announcements, {} as Access).routes,
   )
   globalThis.setInterval = setInterval
   expect(left).toEqual([])
@@ -72,7 +72,11 @@ test('whoever asks for an archive and goes at once keeps no thread busy', async 
   await goneWhileReading('/sites/a/archive.zip', (nameOf) =>
     Router().get(
       '/sites/:id/archive.zip',
-      giveArchive({ nameOf } as unknown as SiteStore, { archive } as unknown as Workshop, 'finished site'),
+      giveArchive(
+        { sites: { nameOf } } as unknown as SiteStore,
+        { archive } as unknown as Workshop,
+        'finished site',
+      ),
     ),
   )
   expect(asked).toBe(0)

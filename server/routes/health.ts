@@ -11,7 +11,7 @@ export function healthRoutes(store: SiteStore, access: Access): Router {
   return Router().get('/health', async (request, response) => {
     if (!(await access.visitor(request))) return void response.json({ status: 'alive' })
     if (!(await store.isReachable())) throw new Problem(503, 'Not well', 'The database cannot be reached.')
-    if (store.isFull) throw new Problem(507, 'Not well', 'The disk of the server is full.')
+    if (store.disk.isFull) throw new Problem(507, 'Not well', 'The disk of the server is full.')
     response.json({ status: 'well' })
   })
 }

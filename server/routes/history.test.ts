@@ -49,7 +49,7 @@ describe('the history of a site', () => {
         expect(error).toBeInstanceOf(ChangeRefused)
         continue
       }
-      await server.store.change(id, { id: randomUUID(), base: states.length - 2, change })
+      await server.store.edits.change(id, { id: randomUUID(), base: states.length - 2, change })
     }
     expect(states.length).toBeGreaterThan(30)
     for (const to of [0, Math.floor(states.length / 2), states.length - 2]) {
@@ -74,7 +74,7 @@ describe('the history of a site', () => {
     for (let n = 0; n < 1100; n++) {
       const html = `<p>${n}</p>${'<p>The lock keeper wrote this.</p>'.repeat(580)}`
       const change: Change = { kind: 'setEntry', entry: 'news', field: 'body', value: { html, changed: '' } }
-      await server.store.change(id, { id: randomUUID(), base: n, change })
+      await server.store.edits.change(id, { id: randomUUID(), base: n, change })
     }
     const { json } = await ask(at(id, 'history/1/way-back'))
     expect(JSON.stringify(json).length).toBeLessThan(30_000)
@@ -92,7 +92,7 @@ describe('the history of a site', () => {
     const ids: string[] = []
     for (const [base, title] of ['T', 'To', 'Tow', 'Towpath'].entries()) {
       const edit = randomUUID()
-      await server.store.change(id, { id: edit, base, change: retitled(title), continues: ids.at(-1) })
+      await server.store.edits.change(id, { id: edit, base, change: retitled(title), continues: ids.at(-1) })
       ids.push(edit)
     }
     expect((await ask(at(id, 'history'))).json.changes).toMatchObject([
@@ -115,10 +115,15 @@ describe('the history of a site', () => {
   test('does not make one step of edits in two fields, or over the edit of another', async () => {
     const id = await server.demo()
     const [one, other] = [randomUUID(), randomUUID()]
-    await server.store.change(id, { id: one, base: 0, change: retitled('One') })
+    await server.store.edits.change(id, { id: one, base: 0, change: retitled('One') })
     const label: Change = { kind: 'setEntry', entry: 'news', field: 'label', value: 'N' }
-    await server.store.change(id, { id: other, base: 1, change: label, continues: one })
-    await server.store.change(id, { id: randomUUID(), base: 2, change: retitled('Two'), continues: one })
+    await server.store.edits.change(id, { id: other, base: 1, change: label, continues: one })
+    await server.store.edits.change(id, {
+      id: randomUUID(),
+      base: 2,
+      change: retitled('Two'),
+      continues: one,
+    })
     expect((await ask(at(id, 'history'))).json.changes).toHaveLength(3)
   })
 

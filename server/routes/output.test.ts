@@ -1,3 +1,4 @@
+import { piecesOf } from '@viatica/core/plan/surround/surround.ts'
 import type { OutputFile } from '@viatica/core/formats/archive.ts'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { USUAL_CHOICES } from '@viatica/core/publish/choices.ts'
@@ -30,7 +31,7 @@ async function unzip(bytes: Buffer): Promise<Map<string, string>> {
 
 test('a font is let into pages of an opaque origin, nothing else is', async () => {
   const site = await server.api.create()
-  const look = { ...(await server.api.read(site)).site.surround.look, textFont: 'bitter' }
+  const look = { ...piecesOf((await server.api.read(site)).site.surround).look, textFont: 'bitter' }
   await server.api.post(site, 0, { kind: 'setSurround', field: 'look', value: look })
   const font = await ask(`${server.url}/preview/${site}/fonts/bitter-latin-400-normal.woff2`)
   expect(font.headers.get('content-type')).toBe('font/woff2')
@@ -49,11 +50,11 @@ describe('the archive', () => {
       Buffer.from(await (await fetch(`${server.url}/api/sites/${id}/archive.zip`)).arrayBuffer())
     const first = await fetchZip()
     const files = await unzip(first)
-    const { site } = await server.store.read(id)
+    const { site } = await server.store.sites.read(id)
     const bytesOf = async (file: OutputFile) => {
       if ('text' in file) return file.text()
       if ('font' in file) return (await fontBytes(file.font)).toString()
-      return (await server.store.readContent(file.content))!.toString()
+      return (await server.store.contents.read(file.content))!.toString()
     }
     const expected = await Promise.all(
       [...publishedFiles(site, YEAR, USUAL_CHOICES)].map(async (file) => [file.path, await bytesOf(file)]),
@@ -66,7 +67,7 @@ describe('the archive', () => {
     const at = (query: string) => `${server.url}/api/sites/${id}/archive.zip?${query}`
     const chosen = 'sitemap=no&robots=no&redirectPages=no&rules=apache&includes=none'
     const paths = [...(await unzip(Buffer.from(await (await fetch(at(chosen))).arrayBuffer()))).keys()]
-    const { site } = await server.store.read(id)
+    const { site } = await server.store.sites.read(id)
     const off = { sitemap: false, robots: false, redirectPages: false } as const
     const choices = { ...off, rules: 'apache', includes: 'none' } as const
     expect(paths).toEqual([...publishedFiles(site, YEAR, choices)].map(({ path }) => path))
@@ -89,7 +90,7 @@ describe('the archive', () => {
       return unzip(Buffer.from(await answer.arrayBuffer()))
     }
     const [whole, apart] = [await files('none'), await files('php')]
-    const { site } = await server.store.read(own)
+    const { site } = await server.store.sites.read(own)
     const choices = { ...USUAL_CHOICES, sitemap: false, robots: false, redirectPages: false }
     expect([...apart.keys()]).toEqual(
       [...publishedFiles(site, YEAR, { ...choices, includes: 'php' })].map(({ path }) => path),
@@ -192,7 +193,7 @@ describe('the preview', () => {
     expect(await kept(before, 'style.css')).toEqual([200, 'private, max-age=3600, immutable'])
     expect(await kept(before, 'index.html')).toEqual([200, 'no-store'])
     expect(await kept('other', 'style.css')).toEqual([200, 'no-cache'])
-    const look = { ...(await server.api.read(site)).site.surround.look, textFont: 'bitter' }
+    const look = { ...piecesOf((await server.api.read(site)).site.surround).look, textFont: 'bitter' }
     await server.api.post(site, 0, { kind: 'setSurround', field: 'look', value: look })
     expect(await digest()).not.toBe(before)
     // A reader that still asks for what was before gets what is there now, and does not keep it.

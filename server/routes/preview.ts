@@ -86,7 +86,7 @@ export function previewRoutes(store: SiteStore, workshop: Workshop, access: Acce
     response
       .set('Cache-Control', shared === shown.shared ? KEPT : 'no-cache')
       .type(mediaTypeOf(path))
-      .send(Buffer.from('bytes' in file ? file.bytes : ((await store.readContent(file.content)) ?? '')))
+      .send(Buffer.from('bytes' in file ? file.bytes : ((await store.contents.read(file.content)) ?? '')))
   })
 
   return routes

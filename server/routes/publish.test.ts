@@ -11,7 +11,8 @@ import { childrenOf } from '@viatica/core/plan/plan.ts'
 import type { HostSettings } from '@viatica/core/publish/host.ts'
 import { USUAL_CHOICES } from '@viatica/core/publish/choices.ts'
 import { type StandIn, startStandIn } from '@viatica/hosts/standIn/standIn.ts'
-import { NO_TROUBLE, type Trouble } from '@viatica/hosts/standIn/trouble.ts'
+import type { Trouble } from '@viatica/core/protocol/publishRequests.ts'
+import { NO_TROUBLE } from '@viatica/hosts/standIn/trouble.ts'
 import { hostRules } from '../publish/together.ts'
 import { visit } from '@viatica/hosts/visit.ts'
 import { type Sshd, startSshd } from '@viatica/hosts/testing/sshd.ts'
@@ -100,7 +101,7 @@ const trouble = (now: Partial<Trouble>) =>
     body: JSON.stringify({ ...NO_TROUBLE, ...now }),
   })
 const edit = async (site: string, change: object): Promise<Answer> => {
-  const { revision } = await server.store.read(site)
+  const { revision } = await server.store.sites.read(site)
   const answer = await server.api.post(site, revision, change)
   expect(answer.status).toBe(200)
   return answer
@@ -118,7 +119,7 @@ test('a site is published whole, then only what an edit reaches; visitors get it
   expect(first.report.proof.same).toBe(first.report.proof.asked)
   expect(counts(await difference(site, id))).toEqual([0, 0, 0, 0])
   // What was published keeps its address.
-  const { site: pinned } = await server.store.read(site)
+  const { site: pinned } = await server.store.sites.read(site)
   expect(
     [...pinned.plan.entries.values()].filter((one) => one.kind === 'page' && one.pin).length,
   ).toBeGreaterThan(30)

@@ -1,13 +1,16 @@
-import { hostSecretSchema, hostSettingsSchema } from '@viatica/core/publish/host.ts'
+import {
+  hostKeyRequest,
+  hostRequest,
+  orderRequest,
+  type Trouble,
+  troubleSchema,
+} from '@viatica/core/protocol/publishRequests.ts'
 import { differenceOf } from '@viatica/core/publish/difference.ts'
 import { leftOut } from '@viatica/core/publish/publishedFiles.ts'
-import { listOf } from '@viatica/core/standard/list.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
-import { line } from '@viatica/core/standard/text.ts'
 import express, { Router } from 'express'
 import * as v from 'valibot'
 import { Problem } from '../http/problem.ts'
-import { type Trouble, troubleSchema } from '@viatica/hosts/standIn/trouble.ts'
 import type { Visit } from '@viatica/hosts/standIn/webServer.ts'
 import { within } from '@viatica/hosts/limits.ts'
 import { HostFault } from '@viatica/hosts/hostFault.ts'
@@ -19,18 +22,8 @@ import type { Publisher } from '../publish/publisher.ts'
 import type { SiteStore } from '../store/siteStore.ts'
 import type { Workshop } from '../threads/workshop.ts'
 
-const hostSchema = v.strictObject({ settings: hostSettingsSchema, secret: v.optional(hostSecretSchema) })
-const digestSchema = v.pipe(v.string(), v.regex(/^[0-9a-f]{64}$/, 'must be a digest'))
-const keySchema = v.strictObject({
-  hostKey: v.pipe(v.string(), v.regex(/^SHA256:[A-Za-z0-9+/]{43}$/, 'must be a SHA256 fingerprint')),
-})
 /** How long looking at a host may take as a whole. */
 const TRY_MS = 120_000
-const orderSchema = v.strictObject({
-  again: v.optional(line(100)),
-  by: v.optional(line(100), ''),
-  letGo: v.optional(listOf(v.strictObject({ path: line(2000), digest: digestSchema }), 20_000), []),
-})
 
 export interface PublishParts {
   readonly store: SiteStore
@@ -59,7 +52,7 @@ export function publishRoutes({
 
   routes.get('/sites/:id/hosts', async (request, response) => {
     const { id } = request.params
-    await store.nameOf(id)
+    await store.sites.nameOf(id)
     response.json({
       hosts: await hosts.list(id),
       folders: rules.folders,
@@ -69,14 +62,14 @@ export function publishRoutes({
   })
 
   routes.post('/sites/:id/hosts', json, async (request, response) => {
-    const { settings, secret } = v.parse(hostSchema, request.body)
-    await store.nameOf(request.params.id)
+    const { settings, secret } = v.parse(hostRequest, request.body)
+    await store.sites.nameOf(request.params.id)
     const id = await hosts.create(request.params.id, settings, secret ?? {})
     response.status(201).json({ id })
   })
 
   routes.put(at, json, async (request, response) => {
-    const { settings, secret } = v.parse(hostSchema, request.body)
+    const { settings, secret } = v.parse(hostRequest, request.body)
     await hosts.set(request.params.id, request.params.host, settings, secret)
     response.status(204).end()
   })
@@ -88,7 +81,7 @@ export function publishRoutes({
 
   // Somebody compared the fingerprint with that of the provider.
   routes.put(`${at}/key`, json, async (request, response) => {
-    const { hostKey } = v.parse(keySchema, request.body)
+    const { hostKey } = v.parse(hostKeyRequest, request.body)
     await hosts.pinKey(request.params.id, request.params.host, hostKey)
     response.status(204).end()
   })
@@ -103,7 +96,7 @@ export function publishRoutes({
   const known = new Map<string, Promise<Awaited<ReturnType<Workshop['publication']>>>>()
   async function prepared(site: string, host: string) {
     const { settings } = await hosts.read(site, host)
-    const { revision, stamp } = await store.read(site)
+    const { revision, stamp } = await store.sites.read(site)
     const key = JSON.stringify([site, revision, stamp, settings.choices, thisYear()])
     let work = known.get(key)
     if (!work) {
@@ -118,7 +111,7 @@ export function publishRoutes({
   routes.get(`${at}/difference`, async (request, response) => {
     const { id, host } = request.params
     const { revision, files } = await prepared(id, host)
-    const { site } = await store.read(id)
+    const { site } = await store.sites.read(id)
     const { settings } = await hosts.read(id, host)
     const opening = { site: id, baseUrl: site.settings.baseUrl, settings, secret: {}, hostKey: '' }
     response.json({
@@ -174,7 +167,7 @@ export function publishRoutes({
   })
 
   routes.post(`${at}/publications`, json, async (request, response) => {
-    const { again, by, letGo } = v.parse(orderSchema, request.body)
+    const { again, by, letGo } = v.parse(orderRequest, request.body)
     const { id: site, host } = request.params
     const wanted = new Map(letGo.map(({ path, digest }) => [path, digest]))
     response.status(201).json({ id: await publisher.begin({ site, host, again, by, letGo: wanted }) })
@@ -208,7 +201,7 @@ export function publishRoutes({
     response
       .attachment(request.params.name)
       .type('application/octet-stream')
-      .send(await store.readContent(request.params.digest))
+      .send(await store.contents.read(request.params.digest))
   })
 
   /** Asks the stand-in host itself. */

@@ -1,8 +1,9 @@
 import { MAX_INPUT } from '@viatica/core/formats/inputFault.ts'
 import { MAX_SITE_ARCHIVE } from '@viatica/core/formats/siteArchive.ts'
 import { MAX_SITE_FILE } from '@viatica/core/formats/siteFile.ts'
-import { newSite, settingSchemas } from '@viatica/core/plan/site.ts'
+import { newSite } from '@viatica/core/plan/site.ts'
 import { siteForJson } from '@viatica/core/plan/siteData.ts'
+import { importQuery, newSiteRequest } from '@viatica/core/protocol/siteRequests.ts'
 import express, { type Request, Router } from 'express'
 import * as v from 'valibot'
 import { bodyOf } from '../http/body.ts'
@@ -14,11 +15,6 @@ import type { Workshop } from '../threads/workshop.ts'
 
 const SITE_FILE = 'application/vnd.viatica.site+json'
 const ARCHIVE = 'application/zip'
-
-const newSiteSchema = v.strictObject({ name: settingSchemas.name })
-
-/** A name that stands for that of the file. */
-const importSchema = v.object({ name: v.optional(settingSchemas.name) })
 
 /** What is sent as a site. */
 function kindOf(request: Request): 'site file' | 'site archive' | 'outline' | undefined {
@@ -32,7 +28,7 @@ export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
   const routes = Router()
 
   routes.get('/sites', async (_request, response) => {
-    response.json({ sites: await store.list() })
+    response.json({ sites: await store.sites.list() })
   })
 
   routes.post(
@@ -45,12 +41,12 @@ export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
       let id: string
       const kind = kindOf(request)
       if (kind) {
-        const { name } = v.parse(importSchema, request.query)
+        const { name } = v.parse(importQuery, request.query)
         const site = await workshop.read({ kind, bytes: bodyOf(request) })
-        id = await store.writing(() => workshop.create(site, name, store.mostBytes))
+        id = await store.disk.writing(() => workshop.create(site, name, store.contents.mostBytes))
       } else if (request.is('json')) {
-        const { name } = v.parse(newSiteSchema, request.body)
-        id = await store.create(newSite(name, 'home'), new Map())
+        const { name } = v.parse(newSiteRequest, request.body)
+        id = await store.sites.create(newSite(name, 'home'), new Map())
       } else
         throw new Problem(
           415,
@@ -63,12 +59,12 @@ export function siteRoutes(store: SiteStore, workshop: Workshop): Router {
 
   routes.get('/sites/:id', async (request, response) => {
     workshop.beginShowing()
-    const { site, revision, stamp } = await store.read(request.params.id)
+    const { site, revision, stamp } = await store.sites.read(request.params.id)
     await sendJson(response, { id: request.params.id, revision, stamp, site: siteForJson(site) })
   })
 
   routes.delete('/sites/:id', async (request, response) => {
-    await store.remove(request.params.id)
+    await store.sites.remove(request.params.id)
     response.status(204).end()
   })
 

@@ -1,9 +1,6 @@
+import { accessAnswer } from '@viatica/core/protocol/access.ts'
+import { noAnswer } from '@viatica/core/protocol/values.ts'
 import { request } from './request.ts'
-
-interface Answer {
-  readonly isNeeded: boolean
-  readonly isIn: boolean
-}
 
 /** Whether this browser may come in, where the server asks for a key. */
 class Access {
@@ -16,7 +13,7 @@ class Access {
   }
 
   async #ask(): Promise<void> {
-    const { isNeeded, isIn } = await request<Answer>('GET', '/api/access')
+    const { isNeeded, isIn } = await request(accessAnswer, 'GET', '/api/access')
     this.#isIn = isIn
     this.#isNeeded = isNeeded
   }
@@ -34,12 +31,12 @@ class Access {
 
   /** @throws Refusal for a wrong key */
   async signIn(key: string): Promise<void> {
-    await request('POST', '/api/access', JSON.stringify({ key }), 'application/json')
+    await request(noAnswer, 'POST', '/api/access', JSON.stringify({ key }), 'application/json')
     await this.#ask()
   }
 
   async signOut(): Promise<void> {
-    await request('DELETE', '/api/access')
+    await request(noAnswer, 'DELETE', '/api/access')
     this.end()
   }
 }

@@ -5,14 +5,15 @@ import { Refusal } from './request.ts'
 const fetched = jest.spyOn(globalThis, 'fetch')
 afterAll(() => fetched.mockRestore())
 
+const answer = (revision: number) => ({ revision, stamp: null, site: {} })
 const answers = (revision: number) =>
-  fetched.mockResolvedValueOnce(new Response(JSON.stringify({ revision }), { status: 200 }))
+  fetched.mockResolvedValueOnce(new Response(JSON.stringify(answer(revision)), { status: 200 }))
 
 test('a site that was asked for ahead is taken once, and by nobody who opens another', async () => {
   answers(4)
   readAhead('a b')
   expect(fetched).toHaveBeenLastCalledWith('/api/sites/a%20b', expect.objectContaining({ method: 'GET' }))
-  expect(await takeAhead('a b')).toEqual({ revision: 4 })
+  expect(await takeAhead('a b')).toEqual(answer(4))
   expect(takeAhead('a b')).toBeUndefined()
 
   answers(5)

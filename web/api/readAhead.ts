@@ -1,4 +1,4 @@
-import type { ReadAnswer } from '../exchange/server.ts'
+import { type ReadAnswer, readAnswer } from '@viatica/core/protocol/sites.ts'
 import { request } from './request.ts'
 
 /** An answer that was asked for longer ago is not taken: others may have changed the site. */
@@ -8,7 +8,7 @@ let ahead: { id: string; at: number; answer: Promise<ReadAnswer> } | undefined
 
 /** Asks for a site that is about to be opened, while its screen is still being fetched. */
 export function readAhead(id: string): void {
-  const answer = request<ReadAnswer>('GET', `/api/sites/${encodeURIComponent(id)}`)
+  const answer = request(readAnswer, 'GET', `/api/sites/${encodeURIComponent(id)}`)
   // Told to who takes it.
   answer.catch(() => undefined)
   ahead = { id, at: Date.now(), answer }

@@ -1,3 +1,5 @@
+import * as v from 'valibot'
+
 /** Told whenever the server answers that nobody is signed in here. */
 export const signedOut = { tell: (): void => undefined }
 
@@ -19,14 +21,19 @@ export class Refusal extends Error {
   }
 }
 
-/** Sends a request and reads the JSON that comes back. @throws Refusal */
-export async function request<Answer>(
+/**
+ * Sends a request and reads the JSON that comes back.
+ * @param answer what it must be; see core/protocol
+ * @throws Refusal, also for an answer that is something else
+ */
+export async function request<const Schema extends v.GenericSchema>(
+  answer: Schema,
   method: string,
   path: string,
   body?: BodyInit,
   type?: string,
   signal?: AbortSignal,
-): Promise<Answer> {
+): Promise<v.InferOutput<Schema>> {
   let response: Response
   try {
     response = await fetch(path, {
@@ -47,7 +54,13 @@ export async function request<Answer>(
       problem.detail ?? `The server answered with status ${response.status}.`,
     )
   }
-  return (response.status === 204 ? undefined : await response.json()) as Answer
+  const said: unknown = response.status === 204 ? undefined : await response.json().catch(() => undefined)
+  const read = v.safeParse(answer, said)
+  if (read.success) return read.output
+  throw new Refusal(
+    502,
+    'The answer of the server was not understood. Reload the page: Viatica may have been updated.',
+  )
 }
 
 /** Fetches a file as it is. @throws Refusal */

@@ -1,8 +1,15 @@
-import type { Hearing, SiteServer, WindowAt } from '../exchange/server.ts'
+import { changesAnswer, editsMadeAnswer, restoredAnswer, savedAnswer } from '@viatica/core/protocol/edits.ts'
+import { readAnswer } from '@viatica/core/protocol/sites.ts'
+import { windowAtSchema } from '@viatica/core/protocol/windows.ts'
+import * as v from 'valibot'
+import type { Hearing, SiteServer } from '../exchange/server.ts'
 import { takeAhead } from './readAhead.ts'
 import { request } from './request.ts'
 
 const JSON_TYPE = 'application/json'
+/** What is said of a window, as JSON. */
+const windowEvent = v.pipe(v.string(), v.parseJson(), windowAtSchema)
+
 /** A stream of events that the server refused is asked for again after this. */
 const HEAR_AGAIN_MS = 3000
 
@@ -16,7 +23,10 @@ function listen(url: string, hearing: Hearing): () => void {
   const open = () => {
     source = new EventSource(url)
     source.addEventListener('revision', ({ data }) => hearing.revision(Number(data)))
-    source.addEventListener('window', ({ data }) => hearing.window(JSON.parse(String(data)) as WindowAt))
+    source.addEventListener('window', ({ data }) => {
+      const at = v.safeParse(windowEvent, String(data))
+      if (at.success) hearing.window(at.output)
+    })
     source.addEventListener('publishing', () => hearing.publishing())
     source.addEventListener('removed', () => hearing.removed())
     source.addEventListener('open', () => hearing.opened())
@@ -34,15 +44,14 @@ function listen(url: string, hearing: Hearing): () => void {
 /** The server of one site. @param base before the paths of the API; empty for the host that the page is from */
 export function siteServer(id: string, base = ''): SiteServer {
   const at = `${base}/api/sites/${encodeURIComponent(id)}`
-  const post = <Answer>(path: string, body: unknown) =>
-    request<Answer>('POST', `${at}${path}`, JSON.stringify(body), JSON_TYPE)
+  const post = <const Schema extends v.GenericSchema>(answer: Schema, path: string, body: unknown) =>
+    request(answer, 'POST', `${at}${path}`, JSON.stringify(body), JSON_TYPE)
   return {
-    read: () => (base === '' ? takeAhead(id) : undefined) ?? request('GET', at),
-    save: (edit) => post('/changes', edit),
-    restore: (edit, to) => post(`/history/${to}/restore`, edit),
-    changesAfter: (revision) => request('GET', `${at}/changes?after=${revision}`),
-    editsMade: async (ids) =>
-      (await post<{ made: { id: string; revision: number }[] }>('/changes/made', { ids })).made,
+    read: () => (base === '' ? takeAhead(id) : undefined) ?? request(readAnswer, 'GET', at),
+    save: (edit) => post(savedAnswer, '/changes', edit),
+    restore: (edit, to) => post(restoredAnswer, `/history/${to}/restore`, edit),
+    changesAfter: (revision) => request(changesAnswer, 'GET', `${at}/changes?after=${revision}`),
+    editsMade: async (ids) => (await post(editsMadeAnswer, '/changes/made', { ids })).made,
     hear: (hearing) => listen(`${at}/events`, hearing),
   }
 }

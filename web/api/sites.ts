@@ -1,32 +1,17 @@
 import type { Export } from '@viatica/core/formats/exports.ts'
-import type { Change } from '@viatica/core/plan/change/change.ts'
 import type { OutputChoices } from '@viatica/core/publish/choices.ts'
-import type { Pixels, SiteFile } from '@viatica/core/plan/file.ts'
-import type { ReadAnswer, WindowAt } from '../exchange/server.ts'
-import type { FilePass } from '@viatica/core/render/filePass.ts'
+import type { SiteFile } from '@viatica/core/plan/file.ts'
+import { historyAnswer, wayBackAnswer } from '@viatica/core/protocol/history.ts'
+import {
+  keptFileAnswer,
+  previewPassAnswer,
+  readAnswer,
+  sitesAnswer,
+  textAnswer,
+} from '@viatica/core/protocol/sites.ts'
+import { createdAnswer, noAnswer } from '@viatica/core/protocol/values.ts'
+import type { WindowAt } from '@viatica/core/protocol/windows.ts'
 import { request } from './request.ts'
-
-export interface SiteSummary {
-  readonly id: string
-  readonly name: string
-  readonly tagline: string
-  readonly baseUrl: string
-  readonly pages: number
-  readonly changedAt: string
-}
-
-/** How much the files of all sites have together, and may have, in bytes; no limit where the most is missing. */
-export interface Room {
-  readonly used: number
-  readonly most: number | null
-}
-
-/** A change as the history tells it. */
-export interface PastChange {
-  readonly revision: number
-  readonly words: string
-  readonly madeAt: string
-}
 
 const JSON_TYPE = 'application/json'
 const SITE_FILE_TYPE = 'application/vnd.viatica.site+json'
@@ -38,14 +23,14 @@ const sitesNamed = (name: string) =>
 const at = (id: string) => `/api/sites/${encodeURIComponent(id)}`
 
 export const sitesApi = {
-  list: () => request<{ sites: SiteSummary[] }>('GET', '/api/sites').then(({ sites }) => sites),
+  list: () => request(sitesAnswer, 'GET', '/api/sites').then(({ sites }) => sites),
 
-  create: (name: string) =>
-    request<{ id: string }>('POST', '/api/sites', JSON.stringify({ name }), JSON_TYPE),
+  create: (name: string) => request(createdAnswer, 'POST', '/api/sites', JSON.stringify({ name }), JSON_TYPE),
 
   /** @param file its text, or an archive where it has much */
   createFromSiteFile: (file: string | Blob, signal?: AbortSignal) =>
-    request<{ id: string }>(
+    request(
+      createdAnswer,
       'POST',
       '/api/sites',
       file,
@@ -55,22 +40,23 @@ export const sitesApi = {
 
   /** Makes a site from an archive that was taken away to open again. @param name of the site; empty for that of the file */
   createFromArchive: (archive: Blob, name: string) =>
-    request<{ id: string }>('POST', sitesNamed(name), archive, ARCHIVE_TYPE),
+    request(createdAnswer, 'POST', sitesNamed(name), archive, ARCHIVE_TYPE),
 
   /**
    * Makes a site from the text of a file: OPML when it begins as XML does, else a site file.
    * @param name of the site; empty for that of the file
    */
   createFromText: (text: string, name: string) =>
-    request<{ id: string }>(
+    request(
+      createdAnswer,
       'POST',
       sitesNamed(name),
       text,
       text.trimStart().startsWith('<') ? OPML_TYPE : SITE_FILE_TYPE,
     ),
 
-  read: (id: string) => request<ReadAnswer>('GET', at(id)),
-  remove: (id: string) => request<undefined>('DELETE', at(id)),
+  read: (id: string) => request(readAnswer, 'GET', at(id)),
+  remove: (id: string) => request(noAnswer, 'DELETE', at(id)),
   /** Says on which page this window writes, also while it closes; nobody waits for an answer. */
   announceWindow(id: string, where: WindowAt): void {
     navigator.sendBeacon(`${at(id)}/windows`, new Blob([JSON.stringify(where)], { type: JSON_TYPE }))
@@ -78,14 +64,13 @@ export const sitesApi = {
 
   /** Up to a hundred changes before a revision, the newest first. */
   history: (id: string, before?: number) =>
-    request<{ changes: readonly PastChange[] }>(
-      'GET',
-      `${at(id)}/history${before === undefined ? '' : `?before=${before}`}`,
-    ).then(({ changes }) => changes),
+    request(historyAnswer, 'GET', `${at(id)}/history${before === undefined ? '' : `?before=${before}`}`).then(
+      ({ changes }) => changes,
+    ),
 
   /** The change that makes the newest revision what it was at an earlier one. */
   wayBack: (id: string, revision: number) =>
-    request<{ revision: number; change?: Change }>('GET', `${at(id)}/history/${revision}/way-back`),
+    request(wayBackAnswer, 'GET', `${at(id)}/history/${revision}/way-back`),
 
   /**
    * Keeps the bytes of a file that a change is about to add.
@@ -93,7 +78,8 @@ export const sitesApi = {
    * @param asFound whether it came with existing pages, and may be of any kind
    */
   keepFile: (file: Blob, name: string, signal?: AbortSignal, asFound = false) =>
-    request<{ content: string; room: Room; pixels?: Pixels }>(
+    request(
+      keptFileAnswer,
       'POST',
       `/api/contents/${encodeURIComponent(name)}${asFound ? '?found' : ''}`,
       file,
@@ -103,7 +89,7 @@ export const sitesApi = {
 
   /** The text of a file, by the key of its bytes. */
   readText: (content: string) =>
-    request<{ text: string }>('GET', `/api/contents/${content}/text`).then(({ text }) => text),
+    request(textAnswer, 'GET', `/api/contents/${content}/text`).then(({ text }) => text),
 
   /** Where a picture is shown from, by its bytes. */
   pictureUrl: ({ content, path }: SiteFile) =>
@@ -117,7 +103,7 @@ export const sitesApi = {
   exportUrl: (id: string, name: Export) => `${at(id)}/${name}`,
   /** What the addresses of files are signed with, in pages that this window shows; null where none is needed. */
   previewPass: (id: string) =>
-    request<{ pass: FilePass | null }>('POST', `${at(id)}/preview-pass`).then(({ pass }) => pass),
+    request(previewPassAnswer, 'POST', `${at(id)}/preview-pass`).then(({ pass }) => pass),
   /** @param shared the digest of what pages share, where these files may be kept as long as it is the same */
   previewUrl: (id: string, path: string, shared?: string) =>
     `/preview/${encodeURIComponent(id)}${shared === undefined ? '' : `~${shared}`}/${path}`,

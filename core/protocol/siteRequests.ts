@@ -1,0 +1,8 @@
+import * as v from 'valibot'
+import { settingSchemas } from '../plan/site.ts'
+
+/** A new site, with a home page alone. */
+export const newSiteRequest = v.strictObject({ name: settingSchemas.name })
+
+/** A name for a site that comes in a file, in the place of that of the file. */
+export const importQuery = v.object({ name: v.optional(settingSchemas.name) })
