@@ -8,7 +8,8 @@ import { createApp } from './app.ts'
 import { Access } from './http/access.ts'
 import { readConfig } from './config.ts'
 import { Announcements } from './store/announcements.ts'
-import { alone, migrate, openDatabase } from './store/database.ts'
+import { alone, answering, migrate, openDatabase } from './store/database.ts'
+import { readLoggedIn } from './store/readLogged.ts'
 import { Sessions } from './store/sessions.ts'
 import { SiteStore } from './store/siteStore.ts'
 import { beforeLastEdit, setUpTrialHost } from './publish/trialHost.ts'
@@ -26,25 +27,27 @@ const database = openDatabase(config.databaseUrl)
 const workshop = new Workshop(config.databaseUrl)
 const check = (bytes: Uint8Array, name: string) =>
   workshop.read({ kind: 'file', bytes, name }).then(() => undefined)
-const store = new SiteStore(database, check, config.mostBytes)
+const store = new SiteStore(database, check, config.mostBytes, readLoggedIn(workshop))
 
 /** The demo that was loaded just now, whose trial host is to be set up. */
 let trial: { readonly id: string; readonly html: string } | undefined
 
+// It may be started together with the database, or on a machine that is busy.
+await answering(database, (error) => logger.warn(error, 'waiting for the database'))
 // Of servers that start together, one brings the tables up to date and loads the demo.
 await alone(database, async () => {
   await migrate(database)
-  if (!config.withDemo || (await store.list()).length > 0) return
+  if (!config.withDemo || (await store.sites.list()).length > 0) return
   // The newest stands first in the list.
   const damaged = loadDamagedDemo()
-  await store.create(damaged.site, damaged.contents)
+  await store.sites.create(damaged.site, damaged.contents)
   const { site, contents } = loadDemo()
   const before = beforeLastEdit(site)
-  const id = await store.create(config.standIn ? before.site : site, contents)
+  const id = await store.sites.create(config.standIn ? before.site : site, contents)
   if (config.standIn) trial = { id, html: before.html }
 })
 const clearing = setInterval(() => {
-  store.clearContents().catch((error: unknown) => logger.warn(error, 'could not clear files away'))
+  store.contents.clear().catch((error: unknown) => logger.warn(error, 'could not clear files away'))
 }, CLEARING_MS).unref()
 
 const announcements = new Announcements(config.databaseUrl)

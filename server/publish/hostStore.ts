@@ -1,21 +1,12 @@
 import { randomBytes } from 'node:crypto'
 import { doorOf, type HostSecret, type HostSettings, keyPlaceOf } from '@viatica/core/publish/host.ts'
 import type { FileRole, HostFile } from '@viatica/core/publish/publication.ts'
+import type { Host, KeptFile } from '@viatica/core/protocol/publish.ts'
 import type { Knex } from 'knex'
 import { Problem } from '../http/problem.ts'
 import { keepContent } from '../store/contents.ts'
 import type { HostRecord, RecordedFile } from '@viatica/hosts/record.ts'
 import type { Secrets } from './secrets.ts'
-
-/** A host as its author sees it: without what opens it. */
-export interface Host {
-  readonly id: string
-  readonly settings: HostSettings
-  /** Whether a password or key is kept. */
-  readonly hasSecret: boolean
-  /** The fingerprint of its SSH key that was approved; empty before. */
-  readonly hostKey: string
-}
 
 interface HostRow {
   readonly id: string
@@ -171,7 +162,7 @@ export class HostStore {
   }
 
   /** The files of others that are kept, the newest first. */
-  async keptAside(id: string): Promise<{ path: string; digest: string; size: number; keptAt: string }[]> {
+  async keptAside(id: string): Promise<KeptFile[]> {
     const rows = await this.#database('kept_aside')
       .join('contents', 'contents.key', 'kept_aside.digest')
       .where({ host_id: id })

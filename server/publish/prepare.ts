@@ -88,7 +88,7 @@ export async function prepare(
   }: { site: string; year: number; choices: OutputChoices; keepFor: string | undefined },
   tell: Preparing,
 ): Promise<Prepared> {
-  const { site, revision } = await store.read(id)
+  const { site, revision } = await store.sites.read(id)
   const sizes = new Map([...site.files.values()].map(({ content, size }) => [content, size]))
   const files: HostFile[] = []
   let chunk: Awaited<ReturnType<typeof withBytes>>[] = []

@@ -50,7 +50,7 @@ export class Publisher {
   async opening(site: string, host: string): Promise<Opening> {
     const { hosts, store } = this.#parts
     const { settings, hostKey } = await hosts.read(site, host)
-    const { baseUrl } = (await store.read(site)).site.settings
+    const { baseUrl } = (await store.sites.read(site)).site.settings
     const secret = await hosts.secretOf(site, host)
     return { site, baseUrl, settings, secret, hostKey }
   }
@@ -66,7 +66,7 @@ export class Publisher {
     const again = order.again === undefined ? undefined : await publications.read(order.host, order.again)
     if (again && (again.state !== 'done' || (await publications.filesOf(again.id)).length === 0))
       throw new Problem(409, 'Gone', 'The files of this publication are not kept any more.')
-    const { revision } = await store.read(order.site)
+    const { revision } = await store.sites.read(order.site)
     const id = await publications.begin(
       order.host,
       again?.revision ?? revision,
@@ -189,7 +189,7 @@ export class Publisher {
       record: hosts.recordOf(order.host),
       wanted: files,
       bytesOf: async ({ path, digest }) => {
-        const bytes = await store.readContent(digest)
+        const bytes = await store.contents.read(digest)
         if (!bytes)
           throw new HostFault('not stored', `The bytes of ${path} are not kept any more. Publish again.`)
         return bytes
@@ -221,7 +221,7 @@ export class Publisher {
     const { store, workshop } = this.#parts
     const published = files.flatMap(({ page, path }) => (page === null ? [] : [{ page, path }]))
     try {
-      await store.writing(() => workshop.pin({ site, published }))
+      await store.disk.writing(() => workshop.pin({ site, published }))
     } catch (error) {
       // Somebody changed the same pages at this moment: the next publication pins them.
       this.#parts.logger.warn(error, 'pins')

@@ -27,7 +27,7 @@ export function publishingOf(
   const publications = new Publications(database)
   const publisher = new Publisher({
     ...{ store, hosts, publications, workshop, rules, logger },
-    announce: (site) => store.announcePublishing(site),
+    announce: (site) => store.announcing.publishing(site),
   })
   return { hosts, publications, publisher, rules, keepsSecrets: secrets.canKeep }
 }

@@ -45,9 +45,9 @@ export async function setUpTrialHost(
   const by = 'Viatica'
   const id = await publisher.begin({ site, host, again: undefined, by, letGo: new Map() })
   while (isAtWork((await publications.read(host, id)).state)) await wait(LOOK_MS)
-  const { site: now, revision, stamp } = await store.read(site)
+  const { site: now, revision, stamp } = await store.sites.read(site)
   const page = now.plan.entries.get(PAGE) as PageEntry
   const value = { ...page.body, html }
   const change = { kind: 'setEntry', entry: PAGE, field: 'body', value } as const
-  await store.change(site, { id: randomUUID(), base: revision, stamp: stamp ?? undefined, change })
+  await store.edits.change(site, { id: randomUUID(), base: revision, stamp: stamp ?? undefined, change })
 }

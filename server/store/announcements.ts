@@ -1,3 +1,4 @@
+import type { WindowAt } from '@viatica/core/protocol/windows.ts'
 import { EventEmitter } from 'node:events'
 import pg from 'pg'
 
@@ -17,14 +18,6 @@ export const WINDOWS_CHANNEL = 'viatica_windows'
 
 /** The channel on which they say of which site a publication is new or goes on. */
 export const PUBLISHING_CHANNEL = 'viatica_publishing'
-
-/** A window, and the page that is written in it; empty for none. */
-export interface WindowAt {
-  readonly window: string
-  readonly page: string
-  /** Whether the others should say, too, where they write. */
-  readonly asks: boolean
-}
 
 /** What is said on the channel of windows. */
 export function windowAnnouncement(site: string, { window, page, asks }: WindowAt): string {

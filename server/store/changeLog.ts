@@ -1,3 +1,4 @@
+import { setImmediate as immediate } from 'node:timers/promises'
 import { promisify } from 'node:util'
 import { gunzip, gzip } from 'node:zlib'
 import { applyChange } from '@viatica/core/plan/change/apply.ts'
@@ -7,22 +8,12 @@ import { setsSameField } from '@viatica/core/plan/change/sameField.ts'
 import { changeWords } from '@viatica/core/plan/change/changeWords.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { fromSiteData, readSiteData, siteForJson } from '@viatica/core/plan/siteData.ts'
+import type { MadeChange } from '@viatica/core/protocol/edits.ts'
+import type { PastChange } from '@viatica/core/protocol/history.ts'
 import type { Knex } from 'knex'
+import { Problem } from '../http/problem.ts'
 import { jsonOf } from '../slicedJson.ts'
-
-/** A change that was made, and the id of the edit that made it. */
-export interface LoggedChange {
-  readonly revision: number
-  readonly id: string
-  readonly change: Change
-}
-
-/** A change as the history tells it. */
-export interface PastChange {
-  readonly revision: number
-  readonly words: string
-  readonly madeAt: string
-}
+import type { LogReader } from './readLogged.ts'
 
 /** What is put into the log. */
 export interface Made {
@@ -151,21 +142,33 @@ export async function changesBetween(
   site: string,
   after: number,
   before: number,
-): Promise<LoggedChange[] | undefined> {
+  read: LogReader,
+): Promise<MadeChange[] | undefined> {
   if (after >= before - 1) return []
   const missed = () =>
     changes(trx).where('site_id', site).andWhere('revision', '>', after).andWhere('revision', '<', before)
   const { rows } = await trx.raw<{ rows: { count: number; bytes: number }[] }>(
-    `select count(*)::int as count, coalesce(sum(pg_column_size(change)), 0)::float as bytes
+    `select count(*)::int as count, coalesce(sum(octet_length(change::text)), 0)::float as bytes
      from changes where site_id = ? and revision > ? and revision < ?`,
     [site, after, before],
   )
   const { count, bytes } = rows[0]!
   if (count > MOST_MISSED || bytes > MOST_MISSED_BYTES) return undefined
-  const logged: LoggedChange[] = await missed()
+  const logged: { revision: number; id: string; json: string }[] = await missed()
     .orderBy('revision')
-    .select('revision', { id: 'change_id' }, 'change')
-  return logged.map((one) => ({ ...one, change: readChange(one.change) }))
+    .select('revision', { id: 'change_id' }, trx.raw('change::text as json'))
+  const all: MadeChange[] = []
+  for (const { json, ...one } of logged) {
+    const change = await read(json).catch((error: unknown) => {
+      // Threads may be busy: nobody's edit is refused for that.
+      if (error instanceof Problem) return undefined
+      throw error
+    })
+    if (!change) return undefined
+    all.push({ ...one, change })
+    await immediate()
+  }
+  return all
 }
 
 /** Up to `most` changes before a revision, the newest first. */
@@ -193,6 +196,7 @@ export async function stateAt(
   site: string,
   newest: { readonly site: Site; readonly revision: number },
   to: number,
+  read: LogReader,
 ): Promise<Site | undefined> {
   if (to === newest.revision) return newest.site
   if (to > newest.revision || !(await isPoint(trx, site, to))) return undefined
@@ -215,9 +219,9 @@ export async function stateAt(
       .andWhere('revision', '<', at)
       .orderBy('revision', 'desc')
       .limit(STEPS_AT_ONCE)
-      .select('revision', 'inverse')
+      .select<{ revision: number; json: string }[]>('revision', trx.raw('inverse::text as json'))
     if (steps.length === 0) return state
-    for (const { inverse } of steps) state = applyChange(state, readChange(inverse)).site
+    for (const { json } of steps) state = applyChange(state, await read(json)).site
     at = steps.at(-1)!.revision
   }
 }

@@ -47,17 +47,17 @@ test('bytes that nothing needs are cleared away after a day; those of a site and
   await server.api.post(id, 0, add(once!, 9, 'a.txt'))
   const file = { id: 'own', path: 'a.txt', content: used, size: 4, alt: '' }
   await server.api.post(id, 1, { kind: 'setFile', file })
-  await server.store.clearContents()
+  await server.store.contents.clear()
   expect(await keys()).toEqual(expect.arrayContaining([used, once, never]))
   await server.database('contents').update({ kept_at: new Date(Date.now() - 25 * 3_600_000) })
-  await server.store.clearContents()
+  await server.store.contents.clear()
   expect(await keys()).toEqual(expect.arrayContaining([used, once]))
   expect(await keys()).not.toContain(never)
   // The history leads back to bytes that no file has any more.
   const back = await ask(`${server.url}/api/sites/${id}/history/1/way-back`)
   expect(back.json.change.files).toMatchObject([{ content: once }])
   await ask(`${server.url}/api/sites/${id}`, 'DELETE')
-  await server.store.clearContents()
+  await server.store.contents.clear()
   expect(await keys()).not.toEqual(expect.arrayContaining([once]))
 })
 
@@ -65,7 +65,7 @@ test('bytes sent again before they are cleared away are kept on', async () => {
   const { content } = (await send('sent again', 'a.txt')).json
   await server.database('contents').update({ kept_at: new Date(0) })
   await send('sent again', 'a.txt')
-  await server.store.clearContents()
+  await server.store.contents.clear()
   expect(await keys()).toContain(content)
 })
 

@@ -1,17 +1,12 @@
 import { createHash } from 'node:crypto'
 import { endingOf, type SiteFile } from '@viatica/core/plan/file.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
+import type { Room } from '@viatica/core/protocol/sites.ts'
 import type { Knex } from 'knex'
 
 /** The key of some bytes: the same bytes have the same key, in every site. */
 export function contentKey(bytes: Uint8Array): string {
   return createHash('sha256').update(bytes).digest('hex')
-}
-
-/** How much is kept of the files of all sites together, and how much may be, in bytes. */
-export interface Room {
-  readonly used: number
-  readonly most: number
 }
 
 /** There is no room for more. */
@@ -40,12 +35,12 @@ export async function keepContent(
   return key
 }
 
-/** How much is kept. */
+/** How much is kept. @param most that may be; Infinity where there is no limit */
 export async function roomIn(database: Knex, most: number): Promise<Room> {
   const { rows } = await database.raw<{ rows: { used: string }[] }>(
     'select coalesce(sum(size), 0) as used from contents where is_file',
   )
-  return { used: Number(rows[0]!.used), most }
+  return { used: Number(rows[0]!.used), most: Number.isFinite(most) ? most : null }
 }
 
 /** Returns how many bytes of some contents are not stored yet. */

@@ -20,9 +20,9 @@ test('a site that was just stored is what another server reads of it, in the sam
       const bytes = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"/>')
       const files = new Map([...site.files].map(([id, file]) => [id, { ...file, path: `${id}.svg` }]))
       const contents = new Map([...files.values()].map(({ content }) => [content, bytes]))
-      const id = await server.store.create({ ...site, files }, contents)
+      const id = await server.store.sites.create({ ...site, files }, contents)
       const other = new SiteStore(server.database, () => Promise.resolve())
-      const [remembered, read] = [await server.store.read(id), await other.read(id)]
+      const [remembered, read] = [await server.store.sites.read(id), await other.sites.read(id)]
       expect(remembered.revision).toBe(read.revision)
       expect(remembered.stamp).toBe(read.stamp)
       const text = (of: typeof read) => JSON.stringify(toSiteData(of.site))
@@ -39,16 +39,16 @@ test('a server that remembers an earlier revision catches up to what one reads t
   await fc.assert(
     fc.asyncProperty(arbitraryStart(8), fc.array(arbitraryDraws, { maxLength: 8 }), async (start, draws) => {
       const files = new Map([...start.files].map(([id, file]) => [id, { ...file, content: 'k1', size: 2 }]))
-      const id = await server.store.create({ ...start, files }, new Map())
+      const id = await server.store.sites.create({ ...start, files }, new Map())
       const other = new SiteStore(server.database, () => Promise.resolve())
       let last: string | undefined
       for (const [at, one] of draws.entries()) {
-        if (at % 3 === 0) await other.read(id)
-        const { site, revision, stamp } = await server.store.read(id)
+        if (at % 3 === 0) await other.sites.read(id)
+        const { site, revision, stamp } = await server.store.sites.read(id)
         const edit = randomUUID()
         try {
           const change = anyChange(site, one, at)
-          await server.store.change(id, {
+          await server.store.edits.change(id, {
             id: edit,
             base: revision,
             stamp: stamp ?? undefined,
@@ -62,8 +62,8 @@ test('a server that remembers an earlier revision catches up to what one reads t
         }
       }
       const [remembered, read] = [
-        await other.read(id),
-        await new SiteStore(server.database, () => Promise.resolve()).read(id),
+        await other.sites.read(id),
+        await new SiteStore(server.database, () => Promise.resolve()).sites.read(id),
       ]
       expect([remembered.revision, remembered.stamp]).toEqual([read.revision, read.stamp])
       expect(toSiteData(remembered.site)).toEqual(toSiteData(read.site))

@@ -1,3 +1,4 @@
+import { setTimeout as wait } from 'node:timers/promises'
 import knexPackage, { type Knex } from 'knex'
 import pg from 'pg'
 import * as sites from './migrations/001_sites.ts'
@@ -19,6 +20,8 @@ import * as sentBytes from './migrations/016_sent_bytes.ts'
 import * as pageDates from './migrations/017_page_dates.ts'
 import * as sessions from './migrations/018_sessions.ts'
 import * as pictureSizes from './migrations/019_picture_sizes.ts'
+import * as gone from './migrations/020_gone.ts'
+import * as surroundKinds from './migrations/021_surround_kinds.ts'
 
 const { types } = pg
 /** A `date` stays the text `YYYY-MM-DD`: as a moment it would shift with the time zone. */
@@ -44,6 +47,8 @@ const MIGRATIONS: Readonly<Record<string, Knex.Migration>> = {
   '017_page_dates': pageDates,
   '018_sessions': sessions,
   '019_picture_sizes': pictureSizes,
+  '020_gone': gone,
+  '021_surround_kinds': surroundKinds,
 }
 
 /** Connects to the database (PostgreSQL, by URL). Nothing is sent before the first query. */
@@ -77,6 +82,28 @@ const migrationSource: Knex.MigrationSource<string> = {
 /** Brings the tables up to date. Several servers may call it at once: one waits for the other. */
 export async function migrate(database: Knex): Promise<void> {
   await database.migrate.latest({ migrationSource })
+}
+
+/** How long a server waits at its start for the database. */
+const START_MS = 30_000
+
+/**
+ * Waits until the database answers.
+ * @param tell hears once why it does not
+ * @throws why it does not, when that has taken too long
+ */
+export async function answering(database: Knex, tell: (error: unknown) => void): Promise<void> {
+  const until = Date.now() + START_MS
+  for (let tries = 0; ; tries++) {
+    try {
+      await database.raw('select 1')
+      return
+    } catch (error) {
+      if (Date.now() > until) throw error
+      if (tries === 0) tell(error)
+      await wait(500)
+    }
+  }
 }
 
 /** The number that servers agree on for what one of them does at a time. */

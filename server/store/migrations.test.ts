@@ -55,18 +55,18 @@ test.each(readdirSync(DUMPS))('every point of the history in %s can be restored'
   try {
     await migrate(database)
     const store = new SiteStore(database, () => Promise.resolve())
-    const { id } = (await store.list())[0]!
+    const { id } = (await store.sites.list())[0]!
     const entries = async () =>
-      [...(await store.read(id)).site.plan.entries.keys()].filter((one) => one !== 'home').sort()
+      [...(await store.sites.read(id)).site.plan.entries.keys()].filter((one) => one !== 'home').sort()
     expect(await entries()).toEqual(['shop'])
     const expected = new Map(THEN)
     for (let to = 0; to <= 209; to++) {
-      const { revision } = await store.read(id)
-      await store.restore(id, { id: randomUUID(), base: revision }, to, 'Restored')
+      const { revision } = await store.sites.read(id)
+      await store.edits.restore(id, { id: randomUUID(), base: revision }, to, 'Restored')
       if (expected.has(to)) expect([to, await entries()]).toEqual([to, expected.get(to)])
     }
-    const { changes } = await store.changesAfter(id, 0)
-    expect(changes).toHaveLength((await store.read(id)).revision)
+    const { changes } = await store.edits.changesAfter(id, 0)
+    expect(changes).toHaveLength((await store.sites.read(id)).revision)
   } finally {
     await database.destroy()
     await made.drop()
@@ -84,8 +84,8 @@ test('pictures that are stored get their sizes', async () => {
   await pictureSizes.down(server.database)
   await pictureSizes.up(server.database)
   expect(await sizes()).toEqual(known)
-  expect((await new SiteStore(server.database, () => Promise.resolve()).read(id)).site).toEqual(
-    (await server.store.read(id)).site,
+  expect((await new SiteStore(server.database, () => Promise.resolve()).sites.read(id)).site).toEqual(
+    (await server.store.sites.read(id)).site,
   )
   await server.stop()
 })

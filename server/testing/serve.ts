@@ -12,6 +12,7 @@ import { createApp } from '../app.ts'
 import { Access } from '../http/access.ts'
 import { Announcements } from '../store/announcements.ts'
 import { migrate, openDatabase } from '../store/database.ts'
+import { readLoggedIn } from '../store/readLogged.ts'
 import { Sessions } from '../store/sessions.ts'
 import { SiteStore } from '../store/siteStore.ts'
 import type { HostRules } from '@viatica/hosts/open.ts'
@@ -101,7 +102,7 @@ export async function serve({
   const workshop = new Workshop(made.url)
   const check = (bytes: Uint8Array, name: string) =>
     workshop.read({ kind: 'file', bytes, name }).then(() => undefined)
-  const store = new SiteStore(database, check, mostBytes)
+  const store = new SiteStore(database, check, mostBytes, readLoggedIn(workshop))
   const lines: string[] = []
   const logger = pino(
     { level: 'info' },
@@ -142,7 +143,7 @@ export async function serve({
     },
     demo() {
       const { site, contents } = loadDemo()
-      return store.create(site, contents)
+      return store.sites.create(site, contents)
     },
     async stop() {
       server.closeAllConnections()

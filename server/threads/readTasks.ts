@@ -2,18 +2,20 @@ import { checkJson } from '@viatica/core/formats/jsonDepth.ts'
 import { readOpml } from '@viatica/core/formats/opml.ts'
 import { readSiteArchive } from '@viatica/core/formats/siteArchive.ts'
 import { readSiteFile } from '@viatica/core/formats/siteFile.ts'
+import { readChange } from '@viatica/core/plan/change/change.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { serialize } from 'node:v8'
 import * as v from 'valibot'
 import { pixelsOf } from '../pictureSize.ts'
 import type { Pixels } from '@viatica/core/plan/file.ts'
 import { checkFile } from '../fileCheck.ts'
-import { editSchema } from '../http/editSchema.ts'
+import { editSchema } from '@viatica/core/protocol/editRequests.ts'
 import { type Outcome, outcomeOf } from './outcome.ts'
 
 /** What is read in a thread. */
 export type ReadTask =
   | { readonly kind: 'edit'; readonly bytes: Uint8Array }
+  | { readonly kind: 'change'; readonly bytes: Uint8Array }
   | { readonly kind: 'outline'; readonly bytes: Uint8Array }
   | { readonly kind: 'site file'; readonly bytes: Uint8Array }
   | { readonly kind: 'site archive'; readonly bytes: Uint8Array }
@@ -25,10 +27,10 @@ export interface SiteToStore {
 }
 
 /**
- * What is handed over. @template Task of an edit its JSON, which is read again in a third of the time of its objects; of a
+ * What is handed over. @template Task of an edit or a logged change its JSON, which is read again in a third of the time of its objects; of a
  * site its bytes, which go on to the thread that stores it
  */
-export type Reading<Task extends ReadTask> = Task['kind'] extends 'edit'
+export type Reading<Task extends ReadTask> = Task['kind'] extends 'edit' | 'change'
   ? string
   : Task['kind'] extends 'file'
     ? Pixels | undefined
@@ -50,6 +52,8 @@ async function readingOf(task: ReadTask): Promise<string | Uint8Array | Pixels |
   switch (task.kind) {
     case 'edit':
       return JSON.stringify(v.parse(editSchema, checkJson(textOf(task.bytes)), { abortEarly: true }))
+    case 'change':
+      return JSON.stringify(readChange(JSON.parse(textOf(task.bytes))))
     case 'outline':
       return handedOn({ site: readOpml(textOf(task.bytes)), contents: new Map() })
     case 'site file':

@@ -9,7 +9,7 @@ import {
   withSignedFiles,
   withSignedStyle,
 } from '@viatica/core/render/filePass.ts'
-import { createRenderer } from '@viatica/core/render/renderer.ts'
+import { createPageWriter } from '@viatica/core/render/pageWriter.ts'
 import { withNamedFrames } from '@viatica/core/render/previewFrames.ts'
 import { previewed } from '@viatica/core/render/previewed.ts'
 import { sharedDigest } from '@viatica/core/render/sharedDigest.ts'
@@ -45,7 +45,7 @@ export type Shown =
 let store: SiteStore | undefined
 
 async function bytesOf(file: FileSource, from: SiteStore): Promise<Uint8Array> {
-  if ('content' in file) return (await from.readContent(file.content)) ?? new Uint8Array()
+  if ('content' in file) return (await from.contents.read(file.content)) ?? new Uint8Array()
   return 'text' in file ? bytesOfText(file) : fontBytes(file.font)
 }
 
@@ -65,20 +65,20 @@ export interface WayBackTask {
 const storeAt = (databaseUrl: string): SiteStore =>
   (store ??= new SiteStore(openDatabase(databaseUrl), checkFile))
 
-/** Compares a point in the history with now: see `SiteStore.wayBack`. @returns its answer as JSON, in UTF-8 */
+/** Compares a point in the history with now: see `History.wayBack`. @returns its answer as JSON, in UTF-8 */
 export const wayBack = ({ databaseUrl, site, to }: WayBackTask): Promise<Outcome<Uint8Array>> =>
-  outcomeOf(async () => Buffer.from(JSON.stringify(await storeAt(databaseUrl).wayBack(site, to))))
+  outcomeOf(async () => Buffer.from(JSON.stringify(await storeAt(databaseUrl).history.wayBack(site, to))))
 
 /** Writes the page, or finds the file, at a path of a site as it is now. */
 export const show = (task: ShowTask): Promise<Outcome<Shown>> => outcomeOf(() => shownOf(task))
 
 async function shownOf({ databaseUrl, site: id, path, top, year, pass }: ShowTask): Promise<Shown> {
   const from = storeAt(databaseUrl)
-  const { site: saved } = await from.read(id)
+  const { site: saved } = await from.sites.read(id)
   const site = previewed(saved, top)
   const page = pageAtPath(site, path)
   if (page !== undefined) {
-    const html = withNamedFrames(createRenderer(site, year).shown(page))
+    const html = withNamedFrames(createPageWriter(site, year).shown(page))
     return { kind: 'page', html: pass ? withSignedFiles(html, pass, { path, top }) : html }
   }
   const file = [...sharedFiles(site), ...filesByPath(site)].find((candidate) => candidate.path === path)

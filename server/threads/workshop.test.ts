@@ -25,7 +25,7 @@ async function largeSite() {
     entries: [],
   }))
   const { site } = applyChange(newSite('Large', 'home'), { kind: 'add', parent: 'home', place: 0, branches })
-  const id = await server.store.create(site, new Map())
+  const id = await server.store.sites.create(site, new Map())
   return { site: id, year: YEAR, choices: usualChoices(site), keepFor: undefined }
 }
 

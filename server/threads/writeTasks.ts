@@ -59,12 +59,12 @@ async function writeArchive(
 ): Promise<void> {
   const gone = new AbortController()
   port.on('close', () => gone.abort())
-  const { site } = await store.read(id)
+  const { site } = await store.sites.read(id)
   const say = (what: FromArchive) => port.postMessage(what)
   const bytesOf = async (file: FileSource): Promise<Uint8Array> => {
     if ('text' in file) return bytesOfText(file)
     if ('font' in file) return fontBytes(file.font)
-    return (await store.readContent(file.content)) ?? new Uint8Array()
+    return (await store.contents.read(file.content)) ?? new Uint8Array()
   }
   const zip = new ZipFile()
   const files =
@@ -105,7 +105,7 @@ export const create = ({ databaseUrl, site: bytes, name, mostBytes }: CreateTask
     const settings = { ...site.settings, ...(name === undefined ? {} : { name }) }
     const database = openDatabase(databaseUrl)
     try {
-      return await new SiteStore(database, checkFile, mostBytes).create({ ...site, settings }, contents)
+      return await new SiteStore(database, checkFile, mostBytes).sites.create({ ...site, settings }, contents)
     } finally {
       await database.destroy()
     }
@@ -124,12 +124,12 @@ export const pin = ({ databaseUrl, site: id, published }: PinTask): Promise<Outc
     const database = openDatabase(databaseUrl)
     try {
       const store = new SiteStore(database, checkFile)
-      const { site, revision, stamp } = await store.read(id)
+      const { site, revision, stamp } = await store.sites.read(id)
       const { paths } = addressesOf(site)
       const pages = published.flatMap(({ page, path }) => (paths.get(page) === path ? [page] : []))
       const change = pinPages(site, pages)
       if (change)
-        await store.change(id, { id: randomUUID(), base: revision, stamp: stamp ?? undefined, change })
+        await store.edits.change(id, { id: randomUUID(), base: revision, stamp: stamp ?? undefined, change })
     } finally {
       await database.destroy()
     }
