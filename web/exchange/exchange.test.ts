@@ -318,6 +318,33 @@ test('a text that has become an edit is not taken up again, wherever its window 
   second.end()
 })
 
+test('a window whose saved edit is replaced by another is told, and only then', async () => {
+  const site = await server.api.create('A')
+  const wires = new Wires()
+  const openWindow = async () => {
+    const keeping = new KeptInBrowser(randomUUID(), async () => new Set())
+    const [server, window] = [wires.to(site), randomUUID()]
+    const exchange = new Exchange({ site, window, server, keeping, shows: () => undefined })
+    await exchange.open()
+    return exchange
+  }
+  const note = (value: string): Change => ({ kind: 'setEntry', entry: 'home', field: 'note', value })
+  const [first, second] = [await openWindow(), await openWindow()]
+  first.make(note('By the first'))
+  await first.settle()
+  // Not announced: it is made without having seen the other.
+  second.make({ kind: 'setSite', field: 'tagline', value: 'Elsewhere' })
+  second.make(note('By the second'))
+  await second.settle()
+  expect([first.state.notice, second.state.notice]).toEqual(['', ''])
+  await wires.announce(site)
+  for (let waits = 0; waits < 400 && first.state.notice === ''; waits++) await later(5)
+  expect(first.state.notice).toMatch(/^Another window replaced what you wrote\./)
+  expect(first.state.site!.plan.entries.get('home')).toMatchObject({ note: 'By the second' })
+  expect(second.state.notice).toBe('')
+  for (const one of [first, second]) one.end()
+})
+
 test('whatever happens in which order, windows show what the server has, and every edit is there or told', async () => {
   let [made, apart] = [0, 0]
   await fc.assert(

@@ -1,10 +1,12 @@
+import type { Change } from '@viatica/core/plan/change/change.ts'
+import { setsSameField } from '@viatica/core/plan/change/sameField.ts'
 import type { Keeping, TypedText } from './keeping.ts'
 
 /** What is typed into fields and is no edit yet. Of a field only the newest text is written, however fast one types. */
 export class TypedTexts {
   /** What is to be written, by the id of the field; undefined for what is to be forgotten. */
   readonly #pending = new Map<string, TypedText | undefined>()
-  readonly #fields = new Set<string>()
+  readonly #fields = new Map<string, TypedText>()
   #isWriting = false
 
   constructor(
@@ -16,12 +18,17 @@ export class TypedTexts {
     return this.#fields.size > 0
   }
 
+  /** Whether something is typed into the field that a change sets. */
+  isIn(change: Change): boolean {
+    return [...this.#fields.values()].some((text) => setsSameField(text.change, change))
+  }
+
   get isWriting(): boolean {
     return this.#isWriting
   }
 
   put(text: TypedText): void {
-    this.#fields.add(text.id)
+    this.#fields.set(text.id, text)
     this.#pending.set(text.id, text)
     void this.#write()
   }

@@ -1,3 +1,4 @@
+import type { FixStep } from '@viatica/core/check/fixes.ts'
 import { watchDebounced } from '@vueuse/core'
 import { shortened } from '@viatica/core/standard/text.ts'
 import type { Severity } from '@viatica/core/check/rule.ts'
@@ -43,6 +44,9 @@ export const useProof = defineStore('proof', () => {
   let checks = 0
   /** How far a check is, of how much, while it goes on. */
   const progress = ref<readonly [number, number]>()
+  /** How many findings were gone through for their fixes, of how many. */
+  const fixProgress = ref<readonly [number, number]>()
+  let fixings = 0
   const chosenKey = ref('')
   /** The keys of the findings in the order in which they are shown. */
   const order = shallowRef<readonly string[]>([])
@@ -138,10 +142,26 @@ export const useProof = defineStore('proof', () => {
 
   /** The change that fixes findings; undefined where none of them has a fix. */
   async function fixing(fixed: readonly ShownFinding[]): Promise<Batch | undefined> {
-    const { changes, count } = await siteWork.fixes(fixed.map(({ key }) => key))
-    if (changes.length === 0) return undefined
+    const mine = ++fixings
+    const keys = fixed.map(({ key }) => key)
+    const found = await siteWork.fixes(
+      keys,
+      proxy(({ done, total }: FixStep) => {
+        if (mine === fixings) fixProgress.value = [done, total]
+      }),
+    )
+    if (mine !== fixings) return undefined
+    fixProgress.value = undefined
+    if (!found || found.changes.length === 0) return undefined
+    const { changes, count } = found
     const words = count === 1 ? `Fixed: ${fixed[0]!.words}` : `${count} findings fixed`
     return { kind: 'batch', words: shortened(words, 500), changes }
+  }
+
+  function stopFixing(): void {
+    fixings++
+    fixProgress.value = undefined
+    void siteWork.stopFixing()
   }
 
   /** What is asked before findings are fixed: what was found, and on which page. */
@@ -180,6 +200,8 @@ export const useProof = defineStore('proof', () => {
     goOn,
     check,
     stop,
+    fixProgress,
+    stopFixing,
     setAside,
     fix,
   }

@@ -8,7 +8,6 @@ import { newGroup, newLink, newPage } from '@viatica/core/plan/newEntry.ts'
 import { childrenOf, entryOf, placeOf } from '@viatica/core/plan/plan.ts'
 import {
   moveAll,
-  removeAll,
   setStateOfAll,
   type SortKey,
   sortUnder,
@@ -16,6 +15,7 @@ import {
   stepOf,
   topmost,
 } from '@viatica/core/shape/shape.ts'
+import { type RemovalChoice, removalWith } from '@viatica/core/shape/removal.ts'
 import { otherKind } from '@viatica/core/shape/kind.ts'
 import { overviewOf, siteMapPage } from '@viatica/core/shape/overview.ts'
 import { defineStore } from 'pinia'
@@ -178,7 +178,7 @@ export const useShaping = defineStore('shaping', () => {
     if (change && openSite.makeOrTell(change)) chosen.choose(next)
   }
 
-  const removal = (under: 'go-too' | 'move-up') => removeAll(openSite.site!, [...chosen.ids], under)
+  const removal = (choice: RemovalChoice) => removalWith(openSite.site!, [...chosen.ids], choice)
 
   function setState(state: PageState): void {
     const change = setStateOfAll(plan.value, [...chosen.ids], state)

@@ -8,7 +8,8 @@ import { filesByPath } from '@viatica/core/plan/site.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { Refusal } from '../api/request.ts'
-import { type Room, sitesApi } from '../api/sites.ts'
+import type { Room } from '@viatica/core/protocol/sites.ts'
+import { sitesApi } from '../api/sites.ts'
 import { useOpenSite } from './openSite.ts'
 
 /** Room that is used up to this share is told. */

@@ -21,7 +21,7 @@ async function start(isEmpty = false) {
 test('the first menu piece of a site without menus brings one, as one change', async () => {
   const { openSite, surrounding } = await start(true)
   surrounding.add('menu', 'header')
-  const [piece] = surrounding.surround.places.header
+  const [piece] = surrounding.pieces.places.header
   expect(surrounding.surround.menus).toMatchObject([{ kind: 'plan', name: 'Main' }])
   expect(piece).toMatchObject({ kind: 'menu', menu: surrounding.surround.menus[0]!.id })
   expect(surrounding.pieceId).toBe(piece!.id)
@@ -49,7 +49,7 @@ test('another site of the same beginnings is opened with all pieces listed', asy
   surrounding.menuId = surrounding.pointedAt = 'main-menu'
   await openSite.open((await newSite()).id)
   await nextTick()
-  expect(surrounding.surround.places.header.map(({ id }) => id)).toContain('brand')
+  expect(surrounding.pieces.places.header.map(({ id }) => id)).toContain('brand')
   expect(surrounding).toMatchObject({ pieceId: '', menuId: '', pointedAt: '' })
 })
 
@@ -57,7 +57,7 @@ test('a piece steps within its place and on into the next, and not past the last
   const { surrounding } = await start()
   expect(surrounding.canStep('brand', 'up')).toBe(false)
   surrounding.step('brand', 'down')
-  expect(surrounding.surround.places.header.map(({ id }) => id)).toEqual(['main-menu', 'brand', 'banner'])
+  expect(surrounding.pieces.places.header.map(({ id }) => id)).toEqual(['main-menu', 'brand', 'banner'])
   for (let n = 0; n < 12; n++) surrounding.step('brand', 'down')
   surrounding.pieceId = 'brand'
   expect(surrounding.standing).toMatchObject({ place: 'footer', at: 1 })
@@ -69,9 +69,7 @@ test('what is refused says why and changes nothing; menus get names that no othe
   surrounding.pieceId = 'pager'
   const { piece } = surrounding.standing!
   expect(surrounding.set(piece, { shows: 'all' } as never)).toMatch(/words, labels or both/)
-  expect(surrounding.setRule('here', { ...surrounding.surround.here, here: 'two words' })).toMatch(
-    /class name/,
-  )
+  expect(surrounding.setRule('here', { ...surrounding.pieces.here, here: 'two words' })).toMatch(/class name/)
   surrounding.addMenu('plan')
   surrounding.addMenu('plan')
   expect(surrounding.surround.menus.map(({ name }) => name)).toEqual(['Main', 'Main 2', 'Main 3'])

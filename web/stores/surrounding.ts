@@ -5,7 +5,7 @@ import { pieceStep } from '@viatica/core/shape/pieceStep.ts'
 import { newMenu, newPiece } from '@viatica/core/plan/surround/newPiece.ts'
 import type { Piece, PieceKind } from '@viatica/core/plan/surround/piece.ts'
 import type { Place } from '@viatica/core/plan/surround/place.ts'
-import { menuOf, standingOf, type SurroundRule } from '@viatica/core/plan/surround/surround.ts'
+import { menuOf, piecesOf, standingOf, type SurroundRule } from '@viatica/core/plan/surround/surround.ts'
 import { defineStore } from 'pinia'
 import { startWidth } from '../parts/pageWidths.ts'
 import { computed, nextTick, ref, watch } from 'vue'
@@ -31,6 +31,7 @@ export const useSurrounding = defineStore('surrounding', () => {
   )
 
   const surround = computed(() => openSite.site!.surround)
+  const pieces = computed(() => piecesOf(surround.value))
   const standing = computed(() => standingOf(surround.value, pieceId.value))
   const menu = computed(() => menuOf(surround.value, menuId.value) ?? surround.value.menus[0])
 
@@ -48,7 +49,7 @@ export const useSurrounding = defineStore('surrounding', () => {
       shown = first.id
       changes.push({ kind: 'addMenu', at: 0, menu: first })
     }
-    const at = surround.value.places[place].length
+    const at = pieces.value.places[place].length
     changes.push({ kind: 'addPiece', place, at, piece: newPiece(kind, id, shown ?? '') })
     const change = changes.length === 1 ? changes[0]! : { kind: 'batch' as const, changes }
     if (tell(change)) pieceId.value = id
@@ -57,7 +58,7 @@ export const useSurrounding = defineStore('surrounding', () => {
   /** Adds a menu at the end of a place, and chooses it. */
   function placeMenu(menu: string, place: Place): void {
     const id = crypto.randomUUID()
-    const at = surround.value.places[place].length
+    const at = pieces.value.places[place].length
     if (tell({ kind: 'addPiece', place, at, piece: newPiece('menu', id, menu) })) pieceId.value = id
   }
 
@@ -65,7 +66,7 @@ export const useSurrounding = defineStore('surrounding', () => {
   function remove(id: string): void {
     const found = standingOf(surround.value, id)
     if (!found) return
-    const rest = surround.value.places[found.place]
+    const rest = pieces.value.places[found.place]
     const next = rest[found.at + 1] ?? rest[found.at - 1]
     if (!tell({ kind: 'removePiece', piece: id })) return
     pieceId.value = ''
@@ -122,6 +123,7 @@ export const useSurrounding = defineStore('surrounding', () => {
     menuId,
     width,
     surround,
+    pieces,
     standing,
     menu,
     add,

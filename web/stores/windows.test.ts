@@ -1,6 +1,6 @@
 import { jest } from '@jest/globals'
 import { createPinia } from 'pinia'
-import type { WindowAt } from '../exchange/server.ts'
+import type { WindowAt } from '@viatica/core/protocol/windows.ts'
 import { browserHere } from '../testing/browserHere.ts'
 
 /** Windows that hear what the others say, as the server carries it to all who have the site open. */

@@ -2,7 +2,7 @@ import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { sitesApi } from '../api/sites.ts'
-import type { WindowAt } from '../exchange/server.ts'
+import type { WindowAt } from '@viatica/core/protocol/windows.ts'
 
 /** A window says again where it is before the others forget it. */
 const SAY_AGAIN_MS = 20_000
