@@ -76,7 +76,6 @@ watch(
   },
 )
 
-/** Goes on with what is typed here, over what another window wrote; or with that. */
 // A text that was refused is stored until it is another one, or saved.
 useDraft({
   site: openSite.id,
@@ -89,6 +88,7 @@ useDraft({
   },
 })
 
+/** Goes on with what is typed here, over what another window wrote; or with that. */
 function settle(keeps: 'mine' | 'theirs'): void {
   const other = theirs.value
   theirs.value = undefined

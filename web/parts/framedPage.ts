@@ -1,12 +1,12 @@
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
-import type { Site } from '@viatica/core/plan/site.ts'
+import { isOfPieces, type Site } from '@viatica/core/plan/site.ts'
 import { generatedPaths } from '@viatica/core/address/generated.ts'
 import { withSignedFiles } from '@viatica/core/render/filePass.ts'
 import { withNamedFrames } from '@viatica/core/render/previewFrames.ts'
 import { previewed } from '@viatica/core/render/previewed.ts'
 import { sharedDigest } from '@viatica/core/render/sharedDigest.ts'
-import { createRenderer } from '@viatica/core/render/renderer.ts'
+import { createPageWriter } from '@viatica/core/render/pageWriter.ts'
 import { styleSheet } from '@viatica/core/render/style/styleSheet.ts'
 import { previewPass } from '../api/previewPass.ts'
 import { sitesApi } from '../api/sites.ts'
@@ -15,17 +15,15 @@ import { PIECE_ENDS, pieceBegins } from './laidOut.ts'
 import livePage from './livePage.js?url&no-inline'
 
 /** A page with a comment before and after each piece: they change nothing of how it looks. */
-function pageWithPiecesMarked(site: Site, id: EntryId): string {
-  const renderer = createRenderer(site, thisYear())
-  // In templates there are no pieces.
-  if (site.surround.templates) return renderer.shown(id)
-  const page = renderer.parts(id)
-  const pieces = page.pieces.map(({ piece, place, html }) => ({
-    piece,
-    place,
-    html: html === '' ? '' : `${pieceBegins(piece.id)}${html}${PIECE_ENDS}`,
-  }))
-  return renderer.write({ ...page, pieces })
+const pageWithPiecesMarked = (site: Site, id: EntryId): string =>
+  createPageWriter(site, thisYear()).shown(id, (piece, html) => pieceBegins(piece) + html + PIECE_ENDS)
+
+/** A page with the style sheet of this moment in place of the one that is saved. */
+function withStylesOfNow(site: Site, html: string, top: string): string {
+  if (!isOfPieces(site) || !site.surround.headFiles.ourStyles) return html
+  const sheet = styleSheet(site.surround, top + generatedPaths(site).fonts)
+  // The author's own sheets come after ours.
+  return html.replace(/<link rel="stylesheet" href="[^"]*">/, () => `<style>${sheet}</style>`)
 }
 
 /**
@@ -39,14 +37,8 @@ export function framedPage(shown: Site, siteId: string, page: EntryId): string {
   const site = previewed(shown, top)
   const path = addressesOf(site).paths.get(page)
   if (path === undefined) return ''
-  const generated = generatedPaths(site)
-  // The author's own sheets come after ours.
-  const ourSheet = site.surround.headFiles.ourStyles ? /<link rel="stylesheet" href="[^"]*">/ : /$^/
   const base = new URL(top + path, location.href).href
-  const unsigned = withNamedFrames(pageWithPiecesMarked(site, page)).replace(
-    ourSheet,
-    () => `<style>${styleSheet(site.surround, top + generated.fonts)}</style>`,
-  )
+  const unsigned = withStylesOfNow(site, withNamedFrames(pageWithPiecesMarked(site, page)), top)
   const pass = previewPass.of(siteId)
   const html = pass ? withSignedFiles(unsigned, pass, { path, top }) : unsigned
   const ours = `<base href="${base.replaceAll('"', '%22')}"><script src="${livePage}"><${'/'}script>`

@@ -52,16 +52,16 @@ export class TestSite {
 
   /** The site as the server has it. */
   async site(): Promise<Site> {
-    return (await this.server.store.read(this.id)).site
+    return (await this.server.store.sites.read(this.id)).site
   }
 
   async revision(): Promise<number> {
-    return (await this.server.store.read(this.id)).revision
+    return (await this.server.store.sites.read(this.id)).revision
   }
 
   /** Somebody else makes an edit, of which nobody here hears. */
   async change(change: Change): Promise<void> {
-    await this.server.store.change(this.id, { id: randomUUID(), base: await this.revision(), change })
+    await this.server.store.edits.change(this.id, { id: randomUUID(), base: await this.revision(), change })
   }
 
   /** Tells all windows of the newest revision. */
@@ -76,7 +76,7 @@ export class TestSite {
     const files = [...(await this.site()).files.values()].map(
       async ({ path, content }): Promise<[string, string | undefined]> => [
         path,
-        (await this.server.store.readContent(content))?.toString('latin1'),
+        (await this.server.store.contents.read(content))?.toString('latin1'),
       ],
     )
     return (await Promise.all(files)).sort(([a], [b]) => (a < b ? -1 : 1))
@@ -103,7 +103,7 @@ export function testSites(): (site?: Site) => Promise<TestSite> {
   })
   afterAll(() => server.stop())
   return async (site = twoPages()) =>
-    (made = new TestSite(server, await server.store.create(site, new Map())))
+    (made = new TestSite(server, await server.store.sites.create(site, new Map())))
 }
 
 /** Waits until something is as it is expected to be; if it never is, the test fails with what it is. */

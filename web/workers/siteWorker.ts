@@ -2,7 +2,7 @@ import { type LinkIn, linksInto } from '@viatica/core/content/linksOfPage.ts'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { Checker } from '@viatica/core/check/checker.ts'
 import type { Finding, Severity } from '@viatica/core/check/rule.ts'
-import { fixesOf } from '@viatica/core/check/fixes.ts'
+import { type Fixes, fixesInSteps, type FixStep } from '@viatica/core/check/fixes.ts'
 import { ruleOf, RULES } from '@viatica/core/check/rules.ts'
 import { type Statistics, statisticsInSteps } from '@viatica/core/statistics/statistics.ts'
 import { type LinkPicture, linkPicture } from '@viatica/core/statistics/linkPicture.ts'
@@ -10,13 +10,13 @@ import { InputFault } from '@viatica/core/formats/inputFault.ts'
 import type { ListLine } from '@viatica/core/formats/list.ts'
 import type { InventoryReading } from '@viatica/core/inventory/read.ts'
 import { applyChange } from '@viatica/core/plan/change/apply.ts'
-import type { Add, Change, SingleChange } from '@viatica/core/plan/change/change.ts'
+import type { Add, Change } from '@viatica/core/plan/change/change.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { ancestorsOf } from '@viatica/core/plan/plan.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { type BrokenLink, linksBroken } from '@viatica/core/ripple/broken.ts'
-import type { RipplePart } from '@viatica/core/ripple/parts.ts'
+import type { PagePart } from '@viatica/core/page/parts.ts'
 import { partBeforeAndAfter, type Ripple, rippleOf } from '@viatica/core/ripple/ripple.ts'
 import { createMarker, type PageMarks, type PageSight, sights } from '@viatica/core/seen/seen.ts'
 import { type Found, search } from '@viatica/core/search/search.ts'
@@ -83,6 +83,7 @@ export class SiteWork {
   #walks = 0
   #countings = 0
   #sightings = 0
+  #fixings = 0
   /** The last change that was foreseen, as if it had been made. */
   #foreseen: Site | undefined
 
@@ -117,7 +118,7 @@ export class SiteWork {
   }
 
   /** A part of a page as HTML, before and after the last step or the change that was foreseen. */
-  part(of: 'last' | 'foreseen', page: EntryId, part: RipplePart): { before: string; after: string } {
+  part(of: 'last' | 'foreseen', page: EntryId, part: PagePart): { before: string; after: string } {
     return of === 'last'
       ? partBeforeAndAfter(this.#before!, this.#site!, page, part, thisYear())
       : partBeforeAndAfter(this.#site!, this.#foreseen!, page, part, thisYear())
@@ -226,9 +227,20 @@ export class SiteWork {
     return createMarker(this.#site!, thisYear())(page)
   }
 
-  /** The changes that fix findings, all of them together. */
-  fixes(keys: readonly string[]): { changes: SingleChange[]; count: number } {
-    return fixesOf(this.#site!, keys)
+  /**
+   * The changes that fix findings, all of them together. Asked again while one answer is worked out, that one gives way.
+   * @param progress called with how many were gone through
+   * @returns undefined when it was stopped
+   */
+  async fixes(keys: readonly string[], progress: (step: FixStep) => unknown): Promise<Fixes | undefined> {
+    const mine = ++this.#fixings
+    const work = fixesInSteps(this.#site!, keys)
+    return (await inSlices(work, () => mine === this.#fixings, progress))?.result
+  }
+
+  /** Ends the search for fixes that is going on. */
+  stopFixing(): void {
+    this.#fixings++
   }
 
   /** Ends the check that is going on. */

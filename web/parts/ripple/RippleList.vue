@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RipplePart } from '@viatica/core/ripple/parts.ts'
+import type { PagePart } from '@viatica/core/page/parts.ts'
 import type { PageRipple, Ripple } from '@viatica/core/ripple/ripple.ts'
 import { defineAsyncComponent, ref, shallowRef, watch } from 'vue'
 import { siteWork } from '../../workers/siteWork.ts'
@@ -16,7 +16,7 @@ const props = defineProps<{
 }>()
 
 const page = shallowRef<PageRipple>()
-const parts = shallowRef<readonly { part: RipplePart; before: string; after: string }[]>([])
+const parts = shallowRef<readonly { part: PagePart; before: string; after: string }[]>([])
 const shownFor = ref(0)
 
 watch(

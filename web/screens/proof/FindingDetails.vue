@@ -33,6 +33,7 @@ function spellingPlace(place: FindingPlace | undefined): SpeltPlace | undefined 
       return place
     case 'content':
       return { in: 'entry', entry: place.entry }
+    case 'template':
     case 'look':
     case undefined:
       return undefined

@@ -179,7 +179,16 @@ useEventListener(work, 'keydown', press)
         <span class="quiet">{{ stateWords }}</span>
         <Button size="small" @click="proof.check">Check again</Button>
       </template>
-      <Button v-if="fixable.length > 1" size="small" @click="proof.fix(fixable)"
+      <template v-if="proof.fixProgress">
+        <Progress
+          :percent="Math.round((100 * proof.fixProgress[0]) / proof.fixProgress[1])"
+          :show-info="false"
+          size="small"
+          aria-label="How many fixes are worked out"
+        />
+        <Button size="small" @click="proof.stopFixing">Stop fixing</Button>
+      </template>
+      <Button v-else-if="fixable.length > 1" size="small" @click="proof.fix(fixable)"
         >Fix all {{ fixable.length }} …</Button
       >
       <Button size="small" title="Previous finding (P)" @click="step(-1)">Previous</Button>

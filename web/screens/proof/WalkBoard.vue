@@ -88,7 +88,8 @@ function show(fault: WalkFault): void {
     </div>
     <p v-if="!report && !isWalking" class="none">
       Every page is written as visitors will get it. Every link on it is followed, to pages, parts of pages,
-      pictures, style sheets and files, and what stands around its content is held against the home page.
+      pictures, style sheets and files, and what is around its content is compared with the home page, or with
+      its template.
     </p>
     <section v-if="report && report.faults.length > 0" tabindex="0" aria-label="Problems">
       <table>

@@ -3,7 +3,7 @@ import { ruleOf } from '@viatica/core/check/rules.ts'
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { pieceName } from '@viatica/core/plan/surround/piece.ts'
-import { menuOf, standingOf } from '@viatica/core/plan/surround/surround.ts'
+import { menuOf, standingOf, templatesOf } from '@viatica/core/plan/surround/surround.ts'
 import type { ShownFinding } from '../../workers/siteWorker.ts'
 
 /** How findings can be put together. */
@@ -31,6 +31,10 @@ export function placeWords(site: Site, place: FindingPlace): string {
     }
     case 'menu':
       return `Menu “${menuOf(site.surround, place.menu)?.name ?? ''}”`
+    case 'template': {
+      const all = templatesOf(site.surround)?.templates ?? []
+      return `Template “${all.find(({ id }) => id === place.template)?.name ?? ''}”`
+    }
     case 'look':
       return 'Design'
   }

@@ -27,6 +27,8 @@ export function useGoTo(): (place: FindingPlace) => void {
       case 'menu':
         surrounding.menuId = place.menu
         return { name: 'surround', params: { ...params, view: 'menus' } }
+      case 'template':
+        return { name: 'surround', params }
       case 'look':
         return { name: 'surround', params: { ...params, view: 'design' } }
     }

@@ -2,7 +2,8 @@
 import { Button, Spin } from 'ant-design-vue'
 import { computed, ref, shallowRef } from 'vue'
 import type { Publication } from '@viatica/core/publish/report.ts'
-import { publishApi, type WhatChanges } from '../../api/publish.ts'
+import type { WhatReturns } from '@viatica/core/protocol/publish.ts'
+import { publishApi } from '../../api/publish.ts'
 import { Refusal } from '../../api/request.ts'
 import ModalDialog from '../../parts/ModalDialog.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
@@ -15,7 +16,7 @@ const emit = defineEmits<{ close: [] }>()
 
 const openSite = useOpenSite()
 const publishing = usePublishing()
-const what = shallowRef<Pick<WhatChanges, 'files' | 'difference'>>()
+const what = shallowRef<WhatReturns>()
 const fault = ref('')
 publishApi.whatReturns(openSite.id, publishing.chosenId, props.publication.id).then(
   (answer) => (what.value = answer),

@@ -1,3 +1,4 @@
+import { endedAddresses } from '@viatica/core/publish/endedAddresses.ts'
 import { type ComputedRef, computed } from 'vue'
 import type { RouteLocationRaw } from 'vue-router'
 import { useLooking } from '../../stores/looking.ts'
@@ -31,6 +32,8 @@ export function useFitToGo(): ComputedRef<readonly Concern[] | undefined> {
     ).length
     const { baseUrl } = site.settings
     const address = publishing.host?.settings.address ?? ''
+    const { changes, host } = publishing
+    const ended = changes && host ? endedAddresses(site, changes.difference, host.settings.choices).length : 0
     const concern = (count: number, one: Omit<Concern, 'isError'>, isError = false): Concern[] =>
       count > 0 ? [{ ...one, isError }] : []
     return [
@@ -48,6 +51,11 @@ export function useFitToGo(): ComputedRef<readonly Concern[] | undefined> {
         words: `${counted(looking.left.length, 'page')} not reviewed since ${looking.left.length === 1 ? 'it' : 'they'} changed`,
         to: at('proof', 'review'),
         go: 'Review',
+      }),
+      ...concern(ended, {
+        words: `${counted(ended, 'address', 'addresses')} on this host will be deleted without a redirect`,
+        to: at('plan', 'addresses'),
+        go: 'Add redirects',
       }),
       ...concern(planned, {
         words: `${counted(planned, 'page')} still planned`,

@@ -62,7 +62,7 @@ const route = useRoute()
 const siteFiles = useSiteFiles()
 const surrounding = useSurrounding()
 const openSite = useOpenSite()
-const isTemplated = computed(() => Boolean(openSite.site?.surround.templates))
+const isTemplated = computed(() => openSite.site?.surround.kind === 'templates')
 const views = computed(() => (isTemplated.value ? VIEWS_OF_TEMPLATES : VIEWS))
 const view = computed(
   () => views.value.find(({ name }) => name === (route.params['view'] ?? '')) ?? views.value[0]!,

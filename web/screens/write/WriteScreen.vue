@@ -219,7 +219,7 @@ onBeforeUnmount(() => {
         </template>
         <!-- The texts of existing pages are published as they are written: nothing is calculated in them. -->
         <MenuButton
-          v-if="!openSite.site!.surround.templates"
+          v-if="openSite.site!.surround.kind === 'pieces'"
           class="plain-button insert"
           label="Insert what is worked out from the plan"
           :entries="partEntries"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { labelOf } from '@viatica/core/plan/entry.ts'
+import { isOfTemplates } from '@viatica/core/plan/site.ts'
 import { Alert, Button, Checkbox, Input, RadioGroup } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useChosen } from '../../../stores/chosen.ts'
@@ -40,7 +41,7 @@ const rows = computed(() => {
   })
 })
 const differences = computed(() => joined.value!.pages.reduce((sum, page) => sum + page.differences, 0))
-const hasTemplates = computed(() => openSite.site!.surround.templates !== null)
+const hasTemplates = computed(() => isOfTemplates(openSite.site!))
 
 async function take(): Promise<void> {
   const first = await importing.take()

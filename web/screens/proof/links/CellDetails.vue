@@ -7,6 +7,7 @@ import { computed } from 'vue'
 import BarChart from '../../../parts/BarChart.vue'
 import { useLinking } from '../../../stores/linking.ts'
 import { useOpenSite } from '../../../stores/openSite.ts'
+import { placeWords } from '../findingWords.ts'
 import { useGoTo } from '../goTo.ts'
 import { WAY_WORDS } from './wayWords.ts'
 
@@ -26,8 +27,14 @@ const ends = computed(() => {
 const places = computed(() => (ends.value ? linksBetween(openSite.site!, linking.from, linking.to) : []))
 
 function placeOf(link: LinkPlace): FindingPlace {
-  if (link.in === 'piece') return { in: 'piece', piece: link.piece.id }
-  return { in: 'content', entry: linking.from, start: link.start, end: link.end, line: link.line }
+  switch (link.in) {
+    case 'piece':
+      return { in: 'piece', piece: link.piece.id }
+    case 'template':
+      return link
+    case 'text':
+      return { in: 'content', entry: linking.from, start: link.start, end: link.end, line: link.line }
+  }
 }
 
 /** More than so many are put together. */
@@ -76,7 +83,8 @@ const charts = computed(() =>
         <li v-for="(link, at) in places" :key="at">
           <button type="button" class="link-button" @click="goTo(placeOf(link))">
             <template v-if="link.in === 'text'">“{{ link.words || 'no words' }}”</template>
-            <template v-else>{{ pieceName(link.piece.kind) }}</template>
+            <template v-else-if="link.in === 'piece'">{{ pieceName(link.piece.kind) }}</template>
+            <template v-else>{{ placeWords(openSite.site!, link) }}</template>
           </button>
           <span class="quiet after">
             {{

@@ -1,26 +1,15 @@
 <script setup lang="ts">
 import { addressesOf } from '@viatica/core/address/addresses.ts'
-import { comparePages, type DifferingLines } from '@viatica/core/compare/compare.ts'
-import { sourceLines } from '@viatica/core/compare/regions.ts'
+import { pageSources } from '@viatica/core/compare/pages.ts'
 import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
 import { entryOf, walk } from '@viatica/core/plan/plan.ts'
 import { isWritten } from '@viatica/core/plan/site.ts'
-import { sectionMenuNames } from '@viatica/core/plan/surround/surround.ts'
-import { compareTemplated } from '@viatica/core/ripple/templatedCompare.ts'
-import { templatedLines } from '@viatica/core/ripple/templatedSource.ts'
-import { createTemplateWriter } from '@viatica/core/template/write.ts'
-import { createRenderer } from '@viatica/core/render/renderer.ts'
 import { Button } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import EntryField from '../../../parts/EntryField.vue'
 import SourceLines, { type ShownLine } from '../../../parts/SourceLines.vue'
 import { useOpenSite } from '../../../stores/openSite.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
-
-/** Lines that differ, with why: whether pages are read or made of templates. */
-interface Difference extends DifferingLines {
-  readonly cause: string
-}
 
 /** The sources of two pages beside each other, with every difference named by its cause. */
 const openSite = useOpenSite()
@@ -32,41 +21,16 @@ const second = ref(
   [...walk(site.value.plan)].findLast(({ entry }) => isPage(entry.id))?.entry.id ?? site.value.plan.home,
 )
 
-/** Any host will do: only where pages stand to each other counts. */
-const TOP = 'https://site.invalid/'
-
-const sectionMenus = computed(() => sectionMenuNames(site.value.surround))
 const pages = computed(() => {
-  const renderer = createRenderer(site.value, thisYear())
   const { paths } = addressesOf(site.value)
   return [first.value, second.value].map((wanted) => {
     const id = isPage(wanted) ? wanted : site.value.plan.home
-    const entry = entryOf(site.value.plan, id)
-    return {
-      id,
-      label: labelOf(entry),
-      path: paths.get(id)!,
-      html: renderer.page(id),
-      url: TOP + paths.get(id)!.split('/').map(encodeURIComponent).join('/'),
-      title: entry.kind === 'page' ? entry.title : '',
-    }
+    return { id, label: labelOf(entryOf(site.value.plan, id)), path: paths.get(id)! }
   })
 })
-const differences = computed((): readonly Difference[] => {
-  const [a, b] = pages.value as [(typeof pages.value)[number], (typeof pages.value)[number]]
-  const { templates } = site.value.surround
-  return templates
-    ? compareTemplated(site.value, templates, createTemplateWriter(site.value, templates), [a.id, b.id])
-    : comparePages(a, b, site.value.surround.here, sectionMenus.value)
-})
-const sources = computed((): readonly (readonly { text: string; region: string }[])[] => {
-  const { templates } = site.value.surround
-  if (!templates) return pages.value.map(({ html }) => sourceLines(html, sectionMenus.value))
-  const writer = createTemplateWriter(site.value, templates)
-  return pages.value.map(({ id }) =>
-    templatedLines(writer.pieces(id)).map(({ text, part }) => ({ text, region: part })),
-  )
-})
+const source = computed(() => pageSources(site.value, thisYear()))
+const differences = computed(() => source.value.differences(pages.value[0]!.id, pages.value[1]!.id))
+const sources = computed(() => pages.value.map(({ id }) => source.value.lines(id)))
 const counts = computed(() => {
   const found = new Map<string, number>()
   for (const { cause } of differences.value) found.set(cause, (found.get(cause) ?? 0) + 1)

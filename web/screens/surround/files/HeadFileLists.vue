@@ -9,7 +9,7 @@ import HeadFileList from './HeadFileList.vue'
 /** The style sheets and scripts of every page, in their order: ours, and the author's own. */
 const openSite = useOpenSite()
 const surrounding = useSurrounding()
-const rule = computed(() => surrounding.surround.headFiles)
+const rule = computed(() => surrounding.pieces.headFiles)
 
 function set(fields: Partial<HeadFiles>): void {
   openSite.notice = surrounding.setRule('headFiles', { ...rule.value, ...fields }) ?? ''

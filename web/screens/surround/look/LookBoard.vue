@@ -29,7 +29,7 @@ const GROUND_NAMES: Readonly<Record<MenuGround, string>> = {
   footer: 'In the footer',
 }
 
-const look = computed(() => surrounding.surround.look)
+const look = computed(() => surrounding.pieces.look)
 /** The samples are set in the fonts that pages will be. */
 const fontFaces = computed(() =>
   fontFaceStyles(look.value, sitesApi.previewUrl(openSite.id, generatedPaths(openSite.site!).fonts)),

@@ -21,7 +21,7 @@ import { useSurrounding } from '../../../stores/surrounding.ts'
 /** The few choices from which the style sheet of the site is made. */
 const openSite = useOpenSite()
 const surrounding = useSurrounding()
-const look = computed(() => surrounding.surround.look)
+const look = computed(() => surrounding.pieces.look)
 
 const COLOURS: readonly (readonly [ColourName, string])[] = [
   ['page', 'Page'],

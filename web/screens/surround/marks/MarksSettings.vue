@@ -19,8 +19,8 @@ import { useSurrounding } from '../../../stores/surrounding.ts'
 const openSite = useOpenSite()
 const surrounding = useSurrounding()
 
-const here = computed(() => surrounding.surround.here)
-const breadcrumb = computed(() => surrounding.surround.breadcrumb)
+const here = computed(() => surrounding.pieces.here)
+const breadcrumb = computed(() => surrounding.pieces.breadcrumb)
 const order = computed(() => surrounding.surround.order)
 
 const setHere = (fields: Partial<HereRule>) => surrounding.setRule('here', { ...here.value, ...fields })

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import IconChevronDown from '~icons/tabler/chevron-down'
-import { standings } from '@viatica/core/plan/surround/surround.ts'
+import { piecesShown, templatesOf } from '@viatica/core/plan/surround/surround.ts'
 import { type Place, PLACE_NAMES, PLACES } from '@viatica/core/plan/surround/place.ts'
 import type { Menu } from '@viatica/core/plan/surround/menu.ts'
 import { Button } from 'ant-design-vue'
@@ -15,14 +15,14 @@ const surrounding = useSurrounding()
 
 const uses = computed(() => {
   const places = new Map<string, string[]>()
-  for (const { piece, place } of standings(surrounding.surround)) {
+  for (const { piece, place } of piecesShown(surrounding.surround)) {
     if (piece.kind !== 'menu') continue
     places.set(piece.menu, [
       ...(places.get(piece.menu) ?? []),
       `${PLACE_NAMES[place]} (${SHAPE_WORDS[piece.shape]})`,
     ])
   }
-  const { templates } = surrounding.surround
+  const templates = templatesOf(surrounding.surround)
   for (const template of templates?.templates ?? [])
     for (const part of template.parts) {
       if (part.kind !== 'menu') continue
@@ -85,7 +85,7 @@ function about(menu: Menu): string {
             <template v-else>
               Not used yet.
               <MenuButton
-                v-if="!surrounding.surround.templates"
+                v-if="surrounding.surround.kind === 'pieces'"
                 class="plain-button"
                 :label="`Add ${menu.name} to the page`"
                 :entries="places"

@@ -28,7 +28,7 @@ const scaled = ({ x, y, width, height }: Rectangle): Rectangle => ({
 /** Pieces that show nothing on this page have no place on it. */
 const pieces = computed(() => {
   const at = new Map(props.laidOut.pieces.map((piece) => [piece.id, piece.at]))
-  return [...standings(surrounding.surround)].flatMap((standing) => {
+  return [...standings(surrounding.pieces)].flatMap((standing) => {
     const { piece } = standing
     const found = at.get(piece.id)
     if (!found || (props.chooses === 'menu' && piece.kind !== 'menu')) return []

@@ -53,7 +53,7 @@ function press(event: KeyboardEvent): void {
 
 function moveTo(place: (typeof PLACES)[number]): void {
   if (place === standing.value.place) return
-  surrounding.move({ piece: props.id, place, at: surrounding.surround.places[place].length, beside: false })
+  surrounding.move({ piece: props.id, place, at: surrounding.pieces.places[place].length, beside: false })
 }
 
 function stand(beside: boolean): void {

@@ -17,11 +17,11 @@ const surrounding = useSurrounding()
 const element = ref<HTMLElement>()
 const isOver = usePlaceDrop(element, () => props.place)
 
-const pieces = computed(() => surrounding.surround.places[props.place])
+const pieces = computed(() => surrounding.pieces.places[props.place])
 const rows = computed(() => rowsOf(pieces.value))
 /** A page has one first heading: where a piece is it, there is no second to add. */
 const kinds = computed(() => {
-  const hasHeading = [...standings(surrounding.surround)].some(({ piece }) => piece.kind === 'heading')
+  const hasHeading = [...standings(surrounding.pieces)].some(({ piece }) => piece.kind === 'heading')
   return PIECE_KINDS.filter((kind) => kind !== 'heading' || !hasHeading)
 })
 </script>

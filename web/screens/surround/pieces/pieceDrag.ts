@@ -40,7 +40,7 @@ export function usePieceDrops(): Ref<boolean> {
         const piece = source.data['piece'] as string
         const place = target.data['place'] as Place
         const edge = extractClosestEdge(target.data)
-        const others = surrounding.surround.places[place].filter(({ id }) => id !== piece)
+        const others = surrounding.pieces.places[place].filter(({ id }) => id !== piece)
         const before = others.findIndex(({ id }) => id === target.data['beforePiece'])
         const at = before < 0 ? others.length : before + (edge === 'top' ? 0 : 1)
         surrounding.move({ piece, place, at, beside: edge === 'right' })

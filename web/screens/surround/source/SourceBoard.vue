@@ -3,12 +3,10 @@ import { refAutoReset } from '@vueuse/core'
 import IconCheck from '~icons/tabler/check'
 import IconCopy from '~icons/tabler/copy'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
-import { OWN_REGIONS, sourceLines } from '@viatica/core/compare/regions.ts'
-import { templatedLines } from '@viatica/core/ripple/templatedSource.ts'
+import { pageSources } from '@viatica/core/compare/pages.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { isWritten } from '@viatica/core/plan/site.ts'
-import { sectionMenuNames } from '@viatica/core/plan/surround/surround.ts'
-import { createRenderer } from '@viatica/core/render/renderer.ts'
+import { createPageWriter } from '@viatica/core/render/pageWriter.ts'
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { sitesApi } from '../../../api/sites.ts'
@@ -26,18 +24,8 @@ const site = computed(() => openSite.site!)
 const isPage = (id: EntryId) => isWritten(site.value, site.value.plan.entries.get(id))
 const page = computed(() => (isPage(chosen.id) ? chosen.id : site.value.plan.home))
 const path = computed(() => addressesOf(site.value).paths.get(page.value)!)
-const renderer = computed(() => createRenderer(site.value, thisYear()))
-const html = computed(() => renderer.value.page(page.value))
-/** A line with the part that it belongs to: of a template by how it is made, else by reading it. */
-const lines = computed((): readonly { text: string; region: string; isOwn: boolean }[] => {
-  const { templated } = renderer.value
-  return templated
-    ? templatedLines(templated.pieces(page.value)).map(({ part, ...line }) => ({ ...line, region: part }))
-    : sourceLines(html.value, sectionMenuNames(site.value.surround)).map((line) => ({
-        ...line,
-        isOwn: OWN_REGIONS.has(line.region),
-      }))
-})
+const html = computed(() => createPageWriter(site.value, thisYear()).page(page.value))
+const lines = computed(() => pageSources(site.value, thisYear()).lines(page.value))
 const shown = computed(() =>
   lines.value.map(({ text, region, isOwn }, n): ShownLine => ({
     text,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { labelOf, type EntryId } from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
+import type { TemplatesSite } from '@viatica/core/plan/site.ts'
 import type { TemplatePart } from '@viatica/core/plan/surround/templates.ts'
 import { editedPattern, patternOf, setPattern, templatesWith } from '@viatica/core/shape/templateEdits.ts'
 import { isSameData } from '@viatica/core/standard/sameData.ts'
@@ -26,8 +27,9 @@ const props = defineProps<{
 const emit = defineEmits<{ close: [] }>()
 
 const openSite = useOpenSite()
-const site = openSite.site!
-const pattern = patternOf(site.surround.templates!, props.part)!
+/** The site is one of templates where this is asked. */
+const site = openSite.site as TemplatesSite
+const pattern = patternOf(site.surround.templates, props.part)!
 
 const fields = patternFields(pattern).map(({ at, bits }) => ({
   at,
@@ -46,10 +48,9 @@ const edited = computed(() =>
     alike.value,
   ),
 )
-const now = computed(() => createTemplateWriter(site, site.surround.templates!).part(props.page, props.part))
+const now = computed(() => createTemplateWriter(site).part(props.page, props.part))
 const after = computed(() => {
-  const next = templatesWith(site, edited.value)
-  return createTemplateWriter(next, next.surround.templates!).part(props.page, props.part)
+  return createTemplateWriter(templatesWith(site, edited.value)).part(props.page, props.part)
 })
 
 const rowsOf = (source: string) => Math.min(8, Math.max(1, source.split('\n').length))

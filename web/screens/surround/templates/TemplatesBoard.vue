@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
-import { isWritten } from '@viatica/core/plan/site.ts'
+import { isWritten, type TemplatesSite } from '@viatica/core/plan/site.ts'
 import type { Override, TemplatePart } from '@viatica/core/plan/surround/templates.ts'
 import {
   dropOverride,
@@ -28,9 +28,10 @@ import TemplateParts from './TemplateParts.vue'
 const openSite = useOpenSite()
 const chosen = useChosen()
 
-const site = computed(() => openSite.site!)
-const templates = computed(() => site.value.surround.templates!)
-const writer = computed(() => createTemplateWriter(site.value, templates.value))
+/** The site is one of templates where this is shown. */
+const site = computed(() => openSite.site as TemplatesSite)
+const templates = computed(() => site.value.surround.templates)
+const writer = computed(() => createTemplateWriter(site.value))
 const page = computed(() => {
   const entry = site.value.plan.entries.get(chosen.id)
   return isWritten(site.value, entry) ? entry.id : site.value.plan.home

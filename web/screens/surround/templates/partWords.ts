@@ -1,4 +1,4 @@
-import type { Surround } from '@viatica/core/plan/surround/surround.ts'
+import { type Surround, templatesOf } from '@viatica/core/plan/surround/surround.ts'
 import type { TemplatePart } from '@viatica/core/plan/surround/templates.ts'
 
 /** What a part of a template is called; a menu with its name where the surround is at hand. */
@@ -15,7 +15,7 @@ export function partWords(part: TemplatePart, surround?: Surround): string {
     case 'content':
       return 'Content'
     case 'menu': {
-      const pattern = surround?.templates?.menus.find(({ id }) => id === part.pattern)
+      const pattern = surround && templatesOf(surround)?.menus.find(({ id }) => id === part.pattern)
       const menu = surround?.menus.find(({ id }) => id === pattern?.menu)
       return menu ? `Menu “${menu.name}”` : 'Menu'
     }
