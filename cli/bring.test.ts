@@ -57,6 +57,8 @@ const HAND: HandSite = {
     letters: 'plain',
     foot: 'words',
     shared: 'no',
+    picture: 'style',
+    logo: 'pictures/logo.png',
   },
 }
 const PLANTED = [{ path: 'coffee.htm', kind: 'old footer' }] as const

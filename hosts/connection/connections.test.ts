@@ -218,9 +218,9 @@ describe('getting to a host by FTP', () => {
     expect(fault.fingerprint).toBe(vsftpd.certificate)
     expect(fault.message).toContain(vsftpd.certificate)
     await (await openFtp(ftpAccess(vsftpd, { certificate: fault.fingerprint }))).close()
-    const other = await faultOf(
-      openFtp(ftpAccess(vsftpd, { certificate: fault.fingerprint.replace(/^../, '00') })),
-    )
+    // Another one, whatever the certificate of this run begins with.
+    const another = fault.fingerprint.replace(/^../, (start) => (start === '00' ? '01' : '00'))
+    const other = await faultOf(openFtp(ftpAccess(vsftpd, { certificate: another })))
     expect([other.kind, other.fingerprint]).toEqual(['certificate', vsftpd.certificate])
   })
 

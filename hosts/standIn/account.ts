@@ -2,7 +2,7 @@ import { timingSafeEqual } from 'node:crypto'
 import { type FileHandle, open } from 'node:fs/promises'
 import { join, normalize } from 'node:path/posix'
 import { setTimeout as wait } from 'node:timers/promises'
-import type { Trouble } from './trouble.ts'
+import type { Trouble } from '@viatica/core/protocol/publishRequests.ts'
 
 /** Whom the stand-in host lets in, and to which folder of this machine. */
 export interface Account {

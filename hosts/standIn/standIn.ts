@@ -10,7 +10,8 @@ import type { StandInAccess } from '../open.ts'
 import { ftpServer } from './ftpServer.ts'
 import { sftpServer } from './sftpServer.ts'
 import { fingerprintOfKey, newSshKey } from './sshKey.ts'
-import { NO_TROUBLE, type Trouble, troubleSchema } from './trouble.ts'
+import { type Trouble, troubleSchema } from '@viatica/core/protocol/publishRequests.ts'
+import { NO_TROUBLE } from './trouble.ts'
 import { type Visit, webServer } from './webServer.ts'
 
 /** A host that runs on this machine, and how it is got to. */
