@@ -1,3 +1,4 @@
+import { piecesOf } from '@viatica/core/plan/surround/surround.ts'
 import { Checker } from '@viatica/core/check/checker.ts'
 import { applyChange } from '@viatica/core/plan/change/apply.ts'
 import type { Change } from '@viatica/core/plan/change/change.ts'
@@ -14,7 +15,7 @@ const body = (html: string): Change => ({
   value: { html, changed: '' },
 })
 const colours = (changed: Partial<Look['colours']>): Change => {
-  const { look } = clean.surround
+  const { look } = piecesOf(clean.surround)
   return { kind: 'setSurround', field: 'look', value: { ...look, colours: { ...look.colours, ...changed } } }
 }
 const GOOD = body('<h2>Summer</h2><p>Daily, says <a href="entry:visit">the guide to a visit</a>.</p>')

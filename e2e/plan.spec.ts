@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from '@playwright/test'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
+import { outputFiles } from '@viatica/core/formats/archive.ts'
 import { labelOf, type PageEntry } from '@viatica/core/plan/entry.ts'
 import { childrenOf, walk } from '@viatica/core/plan/plan.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
@@ -251,6 +252,48 @@ test('a list in the clipboard is pasted into the outline as one change', async (
   await page.keyboard.press('Control+z')
   await expect(rowNamed(page, 'Day boats')).toHaveCount(0)
   await expect(rowNamed(page, 'Slipway')).toHaveCount(0)
+})
+
+test('a page goes with a redirect from its address and its links led to the page above, as one step', async ({
+  page,
+  served,
+}) => {
+  await openDemo(page, served)
+  await choose(page, 'tanyard')
+  await page.keyboard.press('Delete')
+  const dialog = page.getByRole('dialog', { name: 'Remove “Tanyard Staircase”?' })
+  await expect(dialog).toContainText(/[0-9]+ links lead there/)
+  const address = dialog.getByLabel('Old address: boating/lock-guide/tanyard-staircase.html')
+  const links = dialog.getByLabel('These links')
+  // Without a redirect there is no page to lead them to.
+  await expect(links.getByRole('option')).toHaveText([/^stay/, 'become plain text, in page texts'])
+  await address.selectOption('redirect to “Lock guide”')
+  await links.selectOption('lead to “Lock guide”')
+  await address.selectOption('no redirect')
+  await expect(links).toHaveValue('stay')
+  await address.selectOption('redirect to another page …')
+  await dialog.getByRole('combobox', { name: 'Page', exact: true }).fill('Moorings')
+  await page.keyboard.press('Enter')
+  await links.selectOption('lead to “Moorings”')
+  expect(await axeFindings(page)).toEqual([])
+  await dialog.getByRole('button', { name: 'Remove' }).click()
+  await saved(page)
+  const bodies = async () =>
+    [...(await siteNow(page, served)).plan.entries.values()]
+      .map((entry) => (entry.kind === 'page' ? entry.body.html : ''))
+      .join()
+  expect(await bodies()).not.toContain('entry:tanyard')
+  const from = 'boating/lock-guide/tanyard-staircase.html'
+  expect((await siteNow(page, served)).settings.redirects).toContainEqual({
+    ...{ from, to: { to: 'entry', entry: 'moorings', fragment: '' } },
+  })
+  const old = [...outputFiles(await siteNow(page, served), 2026)].find(({ path }) => path === from)
+  expect(old && 'text' in old && old.text()).toContain('url=../moorings.html')
+  await page.getByRole('button', { name: 'Undo' }).first().click()
+  await expect(row(page, 'tanyard')).toBeVisible()
+  await saved(page)
+  expect(await bodies()).toContain('entry:tanyard')
+  expect((await siteNow(page, served)).settings.redirects.map((one) => one.from)).not.toContain(from)
 })
 
 test('the history goes back to any point as a new change', async ({ page, served }) => {
@@ -514,7 +557,7 @@ test('addresses are pinned, and what moves afterwards leaves a redirect', async 
   // A redirect of the author's own, which may not lead back to itself.
   await page.getByLabel('From (a path of the site)').fill('visit.htm')
   await page.getByRole('button', { name: 'Add', exact: true }).click()
-  await expect(page.getByRole('alert')).toContainText('A page stands at visit.htm')
+  await expect(page.getByRole('alert')).toContainText('There is a page at visit.htm')
   await page.getByLabel('From (a path of the site)').fill('afloat.html')
   await page.getByRole('button', { name: 'Add', exact: true }).click()
   await expect(page.getByText('Pins and redirects (38)')).toBeVisible()

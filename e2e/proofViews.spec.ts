@@ -167,6 +167,8 @@ test('the damaged demo shows what Proof finds, and what can be fixed is fixed as
   const finding = (words: RegExp) =>
     page.getByRole('list', { name: 'Findings' }).getByRole('button', { name: words })
   await expect(finding(/has no https/)).toBeVisible()
+  // Until the check ends, findings move in the list.
+  await expect(page.getByText('Checked; kept up as you edit.')).toBeVisible()
   const fault = page.getByLabel('Find among the findings')
   await fault.fill('here mark of its own')
   await finding(/here mark of its own/).click()

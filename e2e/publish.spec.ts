@@ -83,7 +83,8 @@ async function published(page: Page, number: number): Promise<void> {
     .getByRole('list', { name: /^Publications/ })
     .getByRole('listitem')
     .first()
-  await expect(newest).toContainText(new RegExp(`^${number}.*published`))
+  // Each page is asked for again.
+  await expect(newest).toContainText(new RegExp(`^${number}.*published`), { timeout: 60_000 })
   await expect(newest).toContainText(/(\d+) of \1 pages come to visitors as they were sent/)
 }
 
@@ -215,6 +216,28 @@ test('by keyboard: a host, the first publication, what three edits change, a pag
   await expect(page.getByText('Connected.')).toBeVisible()
   expect(await axeFindings(page)).toEqual([])
   expect(watched.errors.filter((error) => !/404/.test(error))).toEqual([])
+
+  // A page that goes is an address that ends, until it leads on.
+  const fit = page.getByRole('region', { name: 'Ready to publish?' })
+  const remove = async (address: string) => {
+    await press(page.getByRole('link', { name: 'Plan', exact: true }))
+    await choose(page, 'birds')
+    await page.keyboard.press('Delete')
+    const asked = page.getByRole('dialog')
+    await asked.getByLabel(/^Old address/).selectOption(address)
+    await press(asked.getByRole('button', { name: 'Remove' }))
+    await saved(page)
+    await toPublish(page)
+    await press(page.getByRole('link', { name: 'Changes' }))
+    await expect(page.getByRole('region', { name: 'What changes' })).toContainText(/deleted|changed/)
+  }
+  await remove('no redirect')
+  await expect(fit).toContainText('1 address on this host will be deleted without a redirect')
+  await press(page.getByRole('button', { name: 'Undo' }).first())
+  await saved(page)
+  await remove('redirect to “Nature”')
+  await expect(fit).not.toContainText('Checking')
+  await expect(fit).not.toContainText('without a redirect')
 })
 
 test('a page that somebody changed on the host is shown beside the published one, and replaced only when that is said; trouble is told, in every window', async ({

@@ -1,8 +1,9 @@
+import { piecesOf } from '@viatica/core/plan/surround/surround.ts'
 import { planOfBranch } from '@viatica/core/plan/branch.ts'
 import { newPage } from '@viatica/core/plan/newEntry.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { MENU_SCRIPT } from '@viatica/core/render/menuScript.ts'
-import { createRenderer } from '@viatica/core/render/renderer.ts'
+import { createPageWriter } from '@viatica/core/render/pageWriter.ts'
 import { styleSheet } from '@viatica/core/render/style/styleSheet.ts'
 
 const leaf = (id: string, title: string) => ({ ...newPage(id, title, { state: 'ready' }), entries: [] })
@@ -21,8 +22,11 @@ export const SMALL_PLAN = planOfBranch({
 
 /** A page with its style sheet and script in it, so that it can stand by itself. */
 export function standingAlone(site: Site, page: string): string {
-  return createRenderer(site, 2026)
+  return createPageWriter(site, 2026)
     .page(page)
-    .replace(/<link rel="stylesheet"[^>]*>/, () => `<style>${styleSheet(site.surround, 'fonts/')}</style>`)
+    .replace(
+      /<link rel="stylesheet"[^>]*>/,
+      () => `<style>${styleSheet(piecesOf(site.surround), 'fonts/')}</style>`,
+    )
     .replace(/<script src="[^"]*"><\/script>/, () => `<script>${MENU_SCRIPT}</script>`)
 }

@@ -25,6 +25,17 @@ async function typeWords(page: Page, name: string, until: number, pause: number)
   return words
 }
 
+/** Holds what this window saves back, however slow the other is. @returns what lets it through */
+async function heldBack(page: Page): Promise<() => void> {
+  let release = () => {}
+  const released = new Promise<void>((resolve) => (release = resolve))
+  await page.route('**/changes', async (route) => {
+    await released
+    await route.continue()
+  })
+  return release
+}
+
 async function openWrite(page: Page, way: 'Visual' | 'HTML'): Promise<Locator> {
   await page.getByRole('link', { name: 'Write', exact: true }).click()
   await page.getByRole('link', { name: way }).click()
@@ -102,10 +113,7 @@ test('the same paragraph asks: both texts are shown, and whose text is replaced 
   await other.goto(`${served.url}/sites/${id}/plan`)
   await choose(other, 'privacy')
   const [mine, theirs] = [await openWrite(page, 'Visual'), await openWrite(other, 'Visual')]
-  await page.route('**/changes', async (route) => {
-    await new Promise((resolve) => setTimeout(resolve, 2500))
-    await route.continue()
-  })
+  const letThrough = await heldBack(page)
   for (const [window, text, words] of [
     [page, mine, ' Mine.'],
     [other, theirs, ' Theirs.'],
@@ -114,12 +122,12 @@ test('the same paragraph asks: both texts are shown, and whose text is replaced 
     await window.keyboard.press('End')
     await window.keyboard.type(words, { delay: 20 })
   }
+  await saved(other)
+  letThrough()
   const asked = page.getByRole('alert')
   await expect(asked).toContainText('Another window changed the same part')
   await expect(asked.getByRole('definition').first()).toHaveText('First. Mine.')
   await expect(asked.getByRole('definition').last()).toHaveText('First. Theirs.')
-  // What the other goes on to write elsewhere comes in, and the question stays.
-  await page.unroute('**/changes')
   await page.getByRole('button', { name: 'Keep mine' }).click()
   await saved(page)
   const told = other.getByRole('alert')
@@ -162,16 +170,21 @@ test('a field that is typed in keeps its text and the focus when another window 
   await theirs.click()
   await theirs.press('Control+a')
   await page.keyboard.press('Control+a')
-  await Promise.all([
-    page.keyboard.type('The note of this window', { delay: 60 }),
-    other.keyboard.type('Theirs'),
-  ])
+  const letThrough = await heldBack(other)
+  await other.keyboard.type('Theirs')
   const asked = page.getByRole('alert')
+  let note = 'The note of this window'
+  await page.keyboard.type(note)
+  letThrough()
+  while (!(await asked.isVisible())) {
+    await page.keyboard.type(' on')
+    note += ' on'
+  }
   await expect(asked).toContainText('Another window changed this to “Theirs”')
-  await expect(mine).toHaveValue('The note of this window')
+  await expect(mine).toHaveValue(note)
   await expect(mine).toBeFocused()
   await asked.getByRole('button', { name: 'Keep mine' }).click()
   await saved(page)
-  await expect(theirs).toHaveValue('The note of this window')
+  await expect(theirs).toHaveValue(note)
   await other.close()
 })

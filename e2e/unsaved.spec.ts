@@ -185,6 +185,7 @@ ownBrowser(
     }
     await page.goto(`${site}/publish/host`)
     await type('Server', 'sftp.example.org')
+    await keptDraft(page, 'sftp.example.org')
     await expect(page.getByText('Not saved yet')).toBeVisible()
     await page.goto(`${site}/settings/dictionary`)
     await type('Add words', 'Penhallow, Trewint')
