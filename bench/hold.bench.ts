@@ -8,7 +8,7 @@ import { writeInventory } from '@viatica/core/inventory/write.ts'
 import { applyChange } from '@viatica/core/plan/change/apply.ts'
 import { planOfBranch } from '@viatica/core/plan/branch.ts'
 import { type Site, siteWith } from '@viatica/core/plan/site.ts'
-import { STANDARD_SURROUND } from '@viatica/core/plan/surround/surround.ts'
+import { STANDARD_SURROUND, withTemplates } from '@viatica/core/plan/surround/surround.ts'
 import { damagedArchives, hostileFolders, hostsThatBreakOff } from './hostile.ts'
 import { makeBranch } from './makeBranch.ts'
 import { print, type Sent, serveToMeasure, SITE_FILE } from './served.ts'
@@ -114,7 +114,7 @@ for (const [words, parts] of [
   ['a template with 20,000 menus', many(20_000, { kind: 'menu', pattern: 'm' })],
   ['a template with 5,000 contents', many(5000, { kind: 'content' })],
 ] as const)
-  await measure(words, withSurround({ ...STANDARD_SURROUND, templates: templatesWith(parts) }))
+  await measure(words, withSurround(withTemplates(STANDARD_SURROUND, templatesWith(parts))))
 await measure(
   '40,000 calls of the year in a text',
   changes(small, onHome('<put-year></put-year>'.repeat(40_000))),

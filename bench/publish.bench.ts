@@ -7,7 +7,7 @@ import { isWritten, type Site, siteWith } from '@viatica/core/plan/site.ts'
 import { USUAL_CHOICES } from '@viatica/core/publish/choices.ts'
 import { differenceOf } from '@viatica/core/publish/difference.ts'
 import { filesToPublish, type HostFile } from '@viatica/core/publish/publication.ts'
-import { createRenderer } from '@viatica/core/render/renderer.ts'
+import { createPageWriter } from '@viatica/core/render/pageWriter.ts'
 import { fontBytes } from '@viatica/fonts/fontFiles.ts'
 import { digestOf } from '@viatica/hosts/look.ts'
 import { send } from '@viatica/hosts/send.ts'
@@ -87,7 +87,7 @@ function timed(work: () => void): number {
   return Math.min(...times)
 }
 const rendering = timed(() => {
-  const renderer = createRenderer({ ...site }, YEAR)
+  const renderer = createPageWriter({ ...site }, YEAR)
   for (const id of pages) renderer.page(id)
 })
 const working = timed(() => differenceOf(publication.files, publicationOf({ ...site }).files))

@@ -12,7 +12,7 @@ import { type Site, siteWith } from '@viatica/core/plan/site.ts'
 import { compileBody } from '@viatica/core/render/body.ts'
 import { writeHtml } from '@viatica/core/render/authorHtml.ts'
 import { linksFrom } from '@viatica/core/render/links.ts'
-import { createRenderer } from '@viatica/core/render/renderer.ts'
+import { createPageWriter } from '@viatica/core/render/pageWriter.ts'
 import Handlebars from 'handlebars'
 import { makeBranch } from './makeBranch.ts'
 import { PAGE_TEMPLATE } from './pageTemplate.ts'
@@ -98,14 +98,14 @@ function fastest<T>(prepare: () => T, work: (prepared: T) => void): number {
 }
 
 function renderAll(site: Site): void {
-  const renderer = createRenderer(site, YEAR)
+  const renderer = createPageWriter(site, YEAR)
   for (const id of site.plan.entries.keys()) renderer.page(id)
 }
 
 const template = Handlebars.compile(PAGE_TEMPLATE, { noEscape: false })
 
 function checkSame(site: Site): void {
-  const renderer = createRenderer(site, YEAR)
+  const renderer = createPageWriter(site, YEAR)
   const contexts = contextsOf(site)
   ;[...walk(site.plan)].forEach(({ entry }, at) => {
     const ours = renderer.page(entry.id)
@@ -120,7 +120,7 @@ const micro = (ms: number, pages: number) => `${((ms / pages) * 1000).toFixed(1)
 const small = makeSite(100)
 checkSame(small)
 console.log(
-  `${childrenOf(small.plan, small.plan.home).length + 1} first-level items in the menu, pages of about ${Math.round(createRenderer(small, YEAR).page('p50').length / 1024)} kB`,
+  `${childrenOf(small.plan, small.plan.home).length + 1} first-level items in the menu, pages of about ${Math.round(createPageWriter(small, YEAR).page('p50').length / 1024)} kB`,
 )
 console.log('   pages   first time       again    template   again : template')
 for (const size of SIZES) {

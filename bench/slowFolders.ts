@@ -8,6 +8,15 @@ const page = (title: string, rest: string, head = '') =>
 const items = (count: number) =>
   Array.from({ length: count }, (_, n) => `<li><a href="p${n}.html">Page ${n}</a></li>`).join('')
 
+/** Menus of different pages each, and lists of nearly the same links in other places. */
+const differentMenus = (count: number) =>
+  Array.from({ length: count }, (_, n) => {
+    const links = [n, n + 1, n + 2].map((at) => `<a href="p${at}.html">Page ${at}</a>`)
+    const listed = (tag: string) => `<${tag}>${links.map((link) => `<li>${link}</li>`).join('')}</${tag}>`
+    const others = ['ol', 'menu', 'dir'].map((tag) => `<div class="at${n}">${listed(tag)}</div>`)
+    return `<nav>${listed('ul')}</nav>${others.join('')}<p class="x${n}">${links.join(', ')}</p>`
+  }).join('')
+
 /** What a page has beside its usual parts; `size` is 1 for the whole, and less for a part of it. */
 const KINDS: Readonly<Record<string, (title: string, size: number) => string>> = {
   '<style 16,000 times': (title, size) => page(title, '<style '.repeat(16_000 * size)),
@@ -16,6 +25,7 @@ const KINDS: Readonly<Record<string, (title: string, size: number) => string>> =
   '<title> 10,000 times': (title, size) => page(title, '', '<title>x</title>'.repeat(10_000 * size)),
   'a menu of 5,000 links': (title, size) => page(title, `<nav><ul>${items(5000 * size)}</ul></nav>`),
   '1,000 small menus': (title, size) => page(title, NAV.repeat(1000 * size)),
+  '600 menus, and 2,400 lists like them': (title, size) => page(title, differentMenus(600 * size)),
   '<p>ab</p> 9,000 times': (title, size) => page(title, '<p>ab</p>'.repeat(9000 * size)),
   'a breadcrumb of 3,000 links': (title, size) =>
     page(title, `<nav aria-label="Breadcrumb"><ol>${items(3000 * size)}</ol></nav>`),
