@@ -46,6 +46,7 @@ const REASONS = {
   d3: 'the drawing library of data journalism',
   'dictionary-': 'Hunspell dictionaries as packages',
   diff: 'the text comparison of test runners',
+  'js-tokens': 'the tokens of JavaScript as Babel’s error messages use them; no dependencies',
   srcset: 'the reader of srcset by an author of a thousand packages, with tests',
   'express-static-gzip': 'a thin layer over Express’s own serve-static, kept for ten years',
   echarts: 'given by the platform; a project of the Apache foundation',
