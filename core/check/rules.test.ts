@@ -1,4 +1,4 @@
-import { piecesOf, withoutTemplates } from '../plan/surround/surround.ts'
+import { piecesOf, templatesOf, withoutTemplates, withTemplates } from '../plan/surround/surround.ts'
 import fc from 'fast-check'
 import { readOpml } from '../formats/opml.ts'
 import { applyChange } from '../plan/change/apply.ts'
@@ -7,7 +7,15 @@ import { ChangeRefused } from '../plan/change/refused.ts'
 import type { EntryField } from '../plan/entry.ts'
 import { newLink } from '../plan/newEntry.ts'
 import type { Site } from '../plan/site.ts'
-import type { Override } from '../plan/surround/templates.ts'
+import {
+  type Bits,
+  formKey,
+  type MenuPattern,
+  type Override,
+  type TemplatePart,
+  type Templates,
+} from '../plan/surround/templates.ts'
+import { markOf } from '../plan/change/over.ts'
 import type { Piece } from '../plan/surround/piece.ts'
 import { anyChange, arbitraryDraws, arbitraryStart } from '../testing/arbitraryChange.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'
@@ -781,6 +789,54 @@ test('a file that is named by its path, not its id, is found, and stops no other
   expect(
     all.filter((rule) => ['dead-pointer', 'scheme-not-allowed', 'no-such-file'].includes(rule)),
   ).toHaveLength(1)
+})
+
+/** A site in which all pages have the template with a menu, and a picture of it at its top. */
+const withMenu = (menu: { readonly head: Bits; readonly own?: Bits }) => {
+  const change = templates({
+    from: 3,
+    to: 4,
+    bits: [],
+    ...(menu.own && { bits: menu.own, over: markOf('') }),
+  })
+  const { value } = change as { value: Templates }
+  const spelling = { start: 'relative', index: 'named', isPlain: false } as const
+  const pattern: MenuPattern = {
+    ...{ id: 'menu', menu: empty.surround.menus[0]!.id, shape: 'stack', before: ['<ul>'], after: ['</ul>'] },
+    ...{
+      between: [],
+      forms: { [formKey(1, 'plain', 'page')]: { head: menu.head, tail: '' } },
+      own: {},
+      spelling,
+    },
+  }
+  const [template] = value.templates
+  const parts: TemplatePart[] = [...template!.parts, { kind: 'menu', pattern: 'menu' }]
+  const all = { ...value, templates: [{ ...template!, parts }], menus: [pattern] }
+  return make(clean, { ...change, value: all } as SingleChange, addFile('p', 'pictures/logo.png'))
+}
+
+test('a relative path in a template is looked for from every folder, also in the pattern of its menu', () => {
+  const rule = 'no-such-file-around'
+  expect(found(withMenu({ head: ['<li><img src="/pictures/logo.png">'] }), rule)).toEqual([])
+  expect(found(withMenu({ head: ['<li><img src="pictures/logo.png">'] }), rule)).toEqual([
+    '“pictures/logo.png” not found from boating/locks.html.',
+  ])
+  expect(found(withMenu({ head: ['<li><img src="pictures/gone.png">'] }), rule)).toEqual([
+    '“pictures/gone.png” not found.',
+  ])
+})
+
+test('what a page keeps until its template changes is looked at only as long as the page shows it', () => {
+  const site = withMenu({ head: [], own: ['<img src="gone.png">'] })
+  expect(found(site, 'no-such-file-around')).toEqual(['“gone.png” not found.'])
+  const [template] = templatesOf(site.surround)!.templates
+  const parts = template!.parts.map((part) => (part.kind === 'own' ? { ...part, usual: ['<p>'] } : part))
+  const surround = withTemplates(site.surround, {
+    ...templatesOf(site.surround)!,
+    templates: [{ ...template!, parts }],
+  })
+  expect(found({ ...site, surround }, 'no-such-file-around')).toEqual([])
 })
 
 test('a missing picture is the one file with its name; of two it is neither, and without a name it is none', () => {

@@ -1,23 +1,14 @@
 import { folderOf } from '../../address/relative.ts'
 import type { EntryId } from '../../plan/entry.ts'
 import { isOfTemplates, type TemplatesSite } from '../../plan/site.ts'
-import type { Bits, Included, Override, Spelling, TemplatePart } from '../../plan/surround/templates.ts'
+import type { Bits, Included, Spelling } from '../../plan/surround/templates.ts'
 import { createTemplateWriter } from '../../template/write.ts'
+import { bitsOf, bitsOfOverrides, insertedFiles } from '../insertedFiles.ts'
 import { type Found, type SiteRule } from '../rule.ts'
 
 /** Whether a reference starts at the page that it is on; without a base URL absolute ones do, too. */
 const startsAtPage = ({ start }: Spelling, baseUrl: string): boolean =>
   start === 'relative' || start === 'dot' || (start === 'absolute' && baseUrl === '')
-
-/** The files that a text puts in. */
-const putIn = (bits: Bits): string[] =>
-  bits.flatMap((bit) => (typeof bit !== 'string' && 'to' in bit && bit.to === 'included' ? [bit.id] : []))
-
-const bitsOf = (parts: readonly (TemplatePart | Included['parts'][number])[]): Bits =>
-  parts.flatMap((part) => (part.kind === 'text' ? part.bits : part.kind === 'own' ? part.usual : []))
-
-const bitsOfOverrides = (overrides: readonly Override[]): Bits =>
-  overrides.flatMap(({ bits, over }) => (over === undefined ? bits : []))
 
 /** The parts that pages put in of which some links start at the page. */
 function relativeParts({ surround: { templates }, settings }: TemplatesSite): Included[] {
@@ -48,25 +39,10 @@ export const includedElsewhere: SiteRule = {
     if (!isOfTemplates(site) || site.surround.templates.included.length === 0) return []
     const relative = relativeParts(site)
     if (relative.length === 0) return []
-    const { included } = site.surround.templates
-    const byFile = new Map(included.map((one) => [one.file, one]))
-    const within = (files: readonly string[], seen = new Set<string>()): Set<string> => {
-      for (const file of files) {
-        const one = byFile.get(file)
-        if (!one || seen.has(file)) continue
-        seen.add(file)
-        within([...putIn(bitsOf(one.parts)), ...putIn(bitsOfOverrides(one.overrides))], seen)
-      }
-      return seen
-    }
-    const writer = createTemplateWriter(site)
-    const ofTemplate = new Map<string, readonly string[]>()
+    const inserted = insertedFiles(site, createTemplateWriter(site))
     const folder = (page: EntryId) => folderOf(paths.get(page) ?? paths.get(site.plan.home)!)
     return pages.flatMap(({ id }): Found[] => {
-      const template = writer.templateOf(id)
-      const files = ofTemplate.get(template.id) ?? putIn(bitsOf(template.parts))
-      ofTemplate.set(template.id, files)
-      const all = within([...files, ...putIn(bitsOfOverrides(writer.makingOf(id).overrides))])
+      const all = inserted(id)
       return relative.flatMap(({ file, from }) => {
         const path = site.files.get(file)?.path
         if (path === undefined || !all.has(file) || folder(from) === folder(id)) return []

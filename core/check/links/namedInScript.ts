@@ -4,7 +4,7 @@ import type { Site } from '../../plan/site.ts'
 import { type Mention, mentionsIn } from '../../pointer/mentions.ts'
 import { asBrowsersRead, withoutQuery } from '../../standard/reference.ts'
 import { inContent } from '../bodyElements.ts'
-import { textsAround } from '../textsAround.ts'
+import { type TextAround, textsAround } from '../textsAround.ts'
 import {
   type Checked,
   COMMON_PRACTICE,
@@ -36,17 +36,19 @@ const dead: Judgement = (site, from, mention) =>
 
 type Head = Pick<SiteRule, 'id' | 'severity' | 'about'>
 
+interface Looked extends Omit<TextAround, 'place'> {
+  readonly place: (mention: Mention) => FindingPlace
+}
+
 /** Each text once for a place. */
-function judged(
-  { site }: Checked,
-  { html, from, place }: { html: string; from: EntryId; place: (mention: Mention) => FindingPlace },
-  judge: Judgement,
-): Found[] {
+function judged({ site }: Checked, { html, pages, place, isShown }: Looked, judge: Judgement): Found[] {
   const found = new Map<string, Found>()
   for (const mention of mentionsIn(html)) {
     if (found.has(mention.text)) continue
-    const words = judge(site, from, mention)
-    if (words !== undefined) found.set(mention.text, { place: place(mention), words, gist: mention.text })
+    const from = pages.find((page) => judge(site, page, mention) !== undefined)
+    if (from === undefined || isShown?.() === false) continue
+    const words = judge(site, from, mention)!
+    found.set(mention.text, { place: place(mention), words, gist: mention.text })
   }
   return [...found.values()]
 }
@@ -72,7 +74,7 @@ const inText = (head: Head, judge: Judgement): PageRule => ({
     const { html } = page.body
     const lineOf = lineCounter(html)
     const place = ({ at }: Mention) => inContent(page, { start: at, end: at, line: lineOf(at) })
-    return judged(checked, { html, from: page.id, place }, judge)
+    return judged(checked, { html, pages: [page.id], place }, judge)
   },
 })
 

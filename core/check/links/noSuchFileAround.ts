@@ -43,16 +43,21 @@ export const noSuchFileAround: SiteRule = {
   ],
   findAll({ site }) {
     let made: ReadonlySet<string> | undefined
-    return [...textsAround(site)].flatMap(({ html, place, from }): Found[] => {
-      const found = new Map<string, Found>()
-      for (const { url } of sourceReferences(html)) {
-        if (found.has(url)) continue
-        const path = pathWithin(site, from, url)
-        if (path === undefined || ownTargetOf(site, from, url)) continue
-        made ??= madeFor(site)
-        if (!made.has(nameKey(path))) found.set(url, { place, words: `“${url}” not found.`, gist: url })
-      }
-      return [...found.values()]
+    const isDead = (from: EntryId, url: string) => {
+      const path = pathWithin(site, from, url)
+      if (path === undefined || ownTargetOf(site, from, url)) return false
+      made ??= madeFor(site)
+      return !made.has(nameKey(path))
+    }
+    return [...textsAround(site)].flatMap(({ html, place, pages, isShown }): Found[] => {
+      const urls = new Set(Array.from(sourceReferences(html), ({ url }) => url))
+      return [...urls].flatMap((url): Found[] => {
+        const on = pages.find((page) => isDead(page, url))
+        if (on === undefined || isShown?.() === false) return []
+        const isEverywhere = on === pages[0] && pages.every((page) => isDead(page, url))
+        const where = isEverywhere ? '' : ` from ${addressesOf(site).paths.get(on)!}`
+        return [{ place, words: `“${url}” not found${where}.`, gist: url }]
+      })
     })
   },
 }
