@@ -15,7 +15,7 @@ import {
   type TemplatePart,
   type Templates,
 } from '../plan/surround/templates.ts'
-import { markOf } from '../plan/change/over.ts'
+import { markOf } from '../plan/change/mark.ts'
 import type { Piece } from '../plan/surround/piece.ts'
 import { anyChange, arbitraryDraws, arbitraryStart } from '../testing/arbitraryChange.ts'
 import { arbitrarySurround } from '../testing/arbitrarySurround.ts'

@@ -1,6 +1,6 @@
 import { partOfPieces } from '../template/partOf.ts'
 import type { PagePart } from '../page/parts.ts'
-import type { WrittenPiece } from '../template/write.ts'
+import type { WrittenPiece } from '../template/partOf.ts'
 
 /** A line of a page that is made of a template, with the part that it belongs to. */
 export interface TemplatedLine {

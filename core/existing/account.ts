@@ -1,6 +1,7 @@
 import type { TemplatesSite } from '../plan/site.ts'
 import type { TemplatePart } from '../plan/surround/templates.ts'
-import { createTemplateWriter, type WrittenPiece } from '../template/write.ts'
+import type { WrittenPiece } from '../template/partOf.ts'
+import { createTemplateWriter } from '../template/write.ts'
 import { encodeText } from '../standard/encoding.ts'
 
 /** What the bytes of pages are: every one of them is exactly one of these. */

@@ -1,6 +1,14 @@
-import type { TemplatePart } from '../plan/surround/templates.ts'
-import type { WrittenPiece } from './write.ts'
+import type { Override, TemplatePart } from '../plan/surround/templates.ts'
 import type { WholePart } from '../page/parts.ts'
+
+/** A stretch of a page: parts of its template, or what the page keeps in their place. */
+export interface WrittenPiece {
+  readonly text: string
+  /** The parts that it is, or stands for. */
+  readonly parts: readonly TemplatePart[]
+  /** What the page keeps there; undefined where it follows its template. */
+  readonly kept: Override | undefined
+}
 
 /** What a part of a template is called among the parts of a page. */
 function partOfTemplate(part: TemplatePart): WholePart {

@@ -5,7 +5,7 @@ import { documentTitle, firstHeading } from '../navigate/title.ts'
 import type { EntryId, PageEntry } from '../plan/entry.ts'
 import { childrenOf, entryOf } from '../plan/plan.ts'
 import type { Site, TemplatesSite } from '../plan/site.ts'
-import { markOf } from '../plan/change/over.ts'
+import { markOf } from '../plan/change/mark.ts'
 import { menuOf } from '../plan/surround/surround.ts'
 import { escapeAttribute } from '../standard/escape.ts'
 import { textWriter } from './asWritten.ts'
@@ -13,17 +13,10 @@ import { CONTENT, type IncludedFile, type PageWriter, type WrittenPart } from '.
 import type { WholePart } from '../page/parts.ts'
 import { withoutPointers, writeContent } from './content.ts'
 import { sourceReferences } from '../pointer/inSource.ts'
-import { partOfPieces } from './partOf.ts'
+import { partOfPieces, type WrittenPiece } from './partOf.ts'
 import { includedWriter, type IncludedWriter, NO_MARK, seenFrom, withIncludes } from './included.ts'
 import { writeMenu } from './items.ts'
-import type {
-  Included,
-  Override,
-  PageMaking,
-  Template,
-  TemplatePart,
-  Templates,
-} from '../plan/surround/templates.ts'
+import type { Included, PageMaking, Template, TemplatePart, Templates } from '../plan/surround/templates.ts'
 import { writePager } from './pager.ts'
 import type { Published } from './spelling.ts'
 import { writeTrail } from './trail.ts'
@@ -43,15 +36,6 @@ export interface TemplateWriter extends PageWriter {
   /** How a page is made; a new one as its neighbours are. */
   makingOf(id: EntryId): PageMaking
   templateOf(id: EntryId): Template
-}
-
-/** A stretch of a page: parts of its template, or what the page keeps in their place. */
-export interface WrittenPiece {
-  readonly text: string
-  /** The parts that it is, or stands for. */
-  readonly parts: readonly TemplatePart[]
-  /** What the page keeps there; undefined where it follows its template. */
-  readonly kept: Override | undefined
 }
 
 type MenuPart = Extract<TemplatePart, { readonly kind: 'menu' }>

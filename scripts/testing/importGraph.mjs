@@ -25,8 +25,16 @@ export const namesBuilt = (text) => [...BUILT.keys()].some((program) => text.inc
 const git = (...args) => execFileSync('git', args, { cwd: ROOT, encoding: 'utf8', maxBuffer: 1 << 26 })
 const lines = (text) => text.split('\0').filter((line) => line !== '')
 
-/** The files of the project, as paths from its folder: those that git tracks, and new ones that it does not ignore. */
-export const projectFiles = () => new Set(lines(git('ls-files', '-z', '-co', '--exclude-standard')))
+/**
+ * The files of the project, as paths from its folder: those that git tracks, and new ones that it does not ignore. Deleted
+ * files are not among them.
+ */
+export function projectFiles() {
+  const deleted = new Set(lines(git('ls-files', '-z', '-d')))
+  return new Set(
+    lines(git('ls-files', '-z', '-co', '--exclude-standard')).filter((path) => !deleted.has(path)),
+  )
+}
 
 /** The files that differ from the last commit: changed, new or deleted. */
 export const changedFiles = () =>

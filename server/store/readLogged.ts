@@ -1,9 +1,14 @@
 import { type Change, readChange } from '@viatica/core/plan/change/change.ts'
 import { readJson } from '../slicedJson.ts'
-import type { Workshop } from '../threads/workshop.ts'
+import type { Reading, ReadTask } from '../threads/readTasks.ts'
 
 /** Reads a change from the JSON that was stored: see `readChange`. */
 export type LogReader = (json: string) => Promise<Change>
+
+/** Threads in which something is read. */
+interface Threads {
+  read<Task extends ReadTask>(task: Task): Promise<Reading<Task>>
+}
 
 /** A change of so many characters is read in less time than handing it to a thread would take. */
 const SHORT = 20_000
@@ -13,8 +18,8 @@ export const readLogged: LogReader = (json) => Promise.resolve(readChange(JSON.p
 
 /** Reads long changes in a thread of the workshop, so that no other request waits. */
 export const readLoggedIn =
-  (workshop: Workshop): LogReader =>
+  (threads: Threads): LogReader =>
   async (json) => {
     if (json.length <= SHORT) return readLogged(json)
-    return (await readJson(await workshop.read({ kind: 'change', bytes: Buffer.from(json) }))) as Change
+    return (await readJson(await threads.read({ kind: 'change', bytes: Buffer.from(json) }))) as Change
   }

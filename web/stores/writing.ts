@@ -3,7 +3,7 @@ import { followHeadings, followInText, renamedHeadingIds } from '@viatica/core/c
 import { blocksBeyond, mergeContent } from '@viatica/core/content/mergeContent.ts'
 import { singlesOf } from '@viatica/core/plan/change/apply.ts'
 import type { SetEntry, SingleChange } from '@viatica/core/plan/change/change.ts'
-import { markOf } from '@viatica/core/plan/change/over.ts'
+import { markOf } from '@viatica/core/plan/change/mark.ts'
 import { type EntryId, MAX_CONTENT, type PageEntry } from '@viatica/core/plan/entry.ts'
 import { textOfBody } from '@viatica/core/statistics/wordCount.ts'
 import { defineStore } from 'pinia'

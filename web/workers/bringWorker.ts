@@ -12,13 +12,8 @@ import { Room } from '@viatica/core/existing/intake/room.ts'
 import { withoutTop } from '@viatica/core/existing/intake/withoutTop.ts'
 import { type Overview, overviewOf } from '@viatica/core/existing/overview.ts'
 import { likelyFolder } from '@viatica/core/existing/join/folder.ts'
-import {
-  type Joined,
-  type Joining,
-  joinPages,
-  type ReadForSite,
-  readForSite,
-} from '@viatica/core/existing/join/join.ts'
+import { type Joined, joinPages, type ReadForSite, readForSite } from '@viatica/core/existing/join/join.ts'
+import type { Joining } from '@viatica/core/existing/join/branches.ts'
 import { templatesInstead } from '@viatica/core/existing/join/templatesInstead.ts'
 import { isArchived, writeSiteArchive } from '@viatica/core/formats/siteArchive.ts'
 import { writeSiteFile } from '@viatica/core/formats/siteFile.ts'

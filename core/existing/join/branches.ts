@@ -3,7 +3,18 @@ import type { EntryId, PageEntry } from '../../plan/entry.ts'
 import { childrenOf, entryOf } from '../../plan/plan.ts'
 import type { Site } from '../../plan/site.ts'
 import type { Brought } from '../bring.ts'
-import type { Joining } from './join.ts'
+
+/** How pages are put into a site that is there. */
+export interface Joining {
+  /** The entry that those stand under which do not say where they belong. */
+  readonly parent: EntryId
+  /** Whether all stand there, whatever they say. */
+  readonly isChosen: boolean
+  /** Whether menus show them. */
+  readonly inMenu: boolean
+  /** Whether they are brought into line with their template where they differ from it. */
+  readonly inLine: boolean
+}
 
 /** A new branch, and where it comes when those before it are there. */
 export interface PlacedBranch {

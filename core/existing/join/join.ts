@@ -15,23 +15,11 @@ import { Targets } from '../pages/targets.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import { contentOf } from '../template/build.ts'
 import { type IdOf, Sources } from '../template/source.ts'
-import { placesFor } from './branches.ts'
+import { type Joining, placesFor } from './branches.ts'
 import { type Making, makingsFor } from './makings.ts'
 import { pointedContent } from './pointed.ts'
 import { knownIds, pagesOf, standingOf } from './standing.ts'
 import * as v from 'valibot'
-
-/** How pages are put into a site that is there. */
-export interface Joining {
-  /** The entry that those stand under which do not say where they belong. */
-  readonly parent: EntryId
-  /** Whether all stand there, whatever they say. */
-  readonly isChosen: boolean
-  /** Whether menus show them. */
-  readonly inMenu: boolean
-  /** Whether they are brought into line with their template where they differ from it. */
-  readonly inLine: boolean
-}
 
 /** A page as it comes into a site. */
 export interface JoinedPage {

@@ -1,5 +1,5 @@
 import { addressesOf } from '../../address/addresses.ts'
-import { markOf } from '../../plan/change/over.ts'
+import { markOf } from '../../plan/change/mark.ts'
 import type { EntryId, PageEntry } from '../../plan/entry.ts'
 import { entryOf } from '../../plan/plan.ts'
 import type { TemplatesSite } from '../../plan/site.ts'

@@ -1,8 +1,14 @@
 import { attributeOf } from '../pages/nodes.ts'
-import type { GroupItem } from './linkGroups.ts'
+import type { PageLink } from '../pages/readPage.ts'
 
 /** Where a link of a pager leads on to. */
 export type Direction = 'previous' | 'next' | 'up'
+
+/** A link or text in a list of links. */
+interface Item {
+  readonly label: string
+  readonly link: PageLink | undefined
+}
 
 /** Words that links to the page before and after begin with. Common practice, in the languages of the interface's dictionaries. */
 const WORDS: Readonly<Record<Direction, RegExp>> = {
@@ -18,7 +24,7 @@ const ARROWS: readonly (readonly [Direction, RegExp])[] = [
 ]
 
 /** Which way an item leads: by its relation, its name, its words, its arrow; undefined for any other link. */
-export function directionOf({ link, label }: Pick<GroupItem, 'link' | 'label'>): Direction | undefined {
+export function directionOf({ link, label }: Item): Direction | undefined {
   if (link) {
     const rel = (attributeOf(link.element, 'rel') ?? '').toLowerCase().split(/\s+/)
     if (rel.includes('prev') || rel.includes('previous')) return 'previous'
@@ -40,10 +46,7 @@ export function directionOf({ link, label }: Pick<GroupItem, 'link' | 'label'>):
 }
 
 /** The same of an item among others: “Next:” before a link names it. */
-export function directionAmong(
-  items: readonly Pick<GroupItem, 'link' | 'label'>[],
-  at: number,
-): Direction | undefined {
+export function directionAmong(items: readonly Item[], at: number): Direction | undefined {
   const before = items[at - 1]
   const named = before && !before.link && before.label.endsWith(':') ? directionOf(before) : undefined
   return named ?? directionOf(items[at]!)

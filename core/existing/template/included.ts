@@ -1,4 +1,4 @@
-import { markOf } from '../../plan/change/over.ts'
+import { markOf } from '../../plan/change/mark.ts'
 import type { Site } from '../../plan/site.ts'
 import type { Included, IncludedPart, Override } from '../../plan/surround/templates.ts'
 import type { Stretch } from '../../standard/pageTokens.ts'

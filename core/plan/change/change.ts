@@ -6,7 +6,7 @@ import { goneListSchema } from '../gone.ts'
 import { type SettingName, settingSchemas } from '../site.ts'
 import { listOf } from '../../standard/list.ts'
 import { filledLine } from '../../standard/text.ts'
-import { overSchema as over } from './over.ts'
+import { overSchema as over } from './mark.ts'
 import { type Restore, restoreSchema } from './restoreChange.ts'
 import { type SurroundChange, surroundChangeSchemas } from './surroundChange.ts'
 

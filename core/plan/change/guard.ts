@@ -1,7 +1,8 @@
 import type { Site } from '../site.ts'
 import { applySingle, singlesOf } from './apply.ts'
 import type { Change, SingleChange } from './change.ts'
-import { markOf, writtenOver } from './over.ts'
+import { markOf } from './mark.ts'
+import { writtenOver } from './over.ts'
 
 /**
  * A change that holds only as long as nobody wrote over what it writes over. It is meant for what takes an edit back:

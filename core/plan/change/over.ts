@@ -1,20 +1,12 @@
-import stringify from 'fast-json-stable-stringify'
-import { xxHash32 } from 'js-xxhash'
-import * as v from 'valibot'
 import { branchOf } from '../branch.ts'
 import type { Body, EntryId } from '../entry.ts'
 import { childrenOf } from '../plan.ts'
 import type { Site } from '../site.ts'
 import { menuOf, ruleOf, standingOf, templatesOf } from '../surround/surround.ts'
 import type { SingleChange } from './change.ts'
+import { markOf } from './mark.ts'
 import { restoredOver } from './restore.ts'
 import { valueAt } from '../../standard/record.ts'
-
-/** A short mark of a value, the same whatever the order of its fields; not a guard against ill will. */
-export function markOf(value: unknown): string {
-  const text = typeof value === 'string' ? value : stringify(value)
-  return xxHash32(text).toString(16) + text.length.toString(16)
-}
 
 /** What a change puts in the place of what it writes over; undefined for one that takes away, moves or adds. */
 function written(change: SingleChange): unknown {
@@ -48,9 +40,6 @@ function written(change: SingleChange): unknown {
       return undefined
   }
 }
-
-/** The mark of what a change writes over: it is refused when something else stands there by then. */
-export const overSchema = v.optional(v.pipe(v.string(), v.regex(/^[0-9a-f]{1,16}$/, 'must be a mark')))
 
 /** Where something is among others: in what, and after which; empty for the first. */
 export interface PlaceOver {

@@ -6,7 +6,7 @@ import { goneListSchema } from '../gone.ts'
 import { MAX_ENTRIES } from '../plan.ts'
 import { type SettingName, settingSchemas } from '../site.ts'
 import { earlierSurroundSchema } from '../surround/earlier.ts'
-import { overSchema as over } from './over.ts'
+import { overSchema as over } from './mark.ts'
 
 const ids = (most: number) => listOf(entryIdSchema, most)
 

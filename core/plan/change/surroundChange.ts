@@ -5,7 +5,7 @@ import { pieceSchema } from '../surround/piece.ts'
 import { PLACES } from '../surround/place.ts'
 import { makingSchema } from '../surround/templates.ts'
 import { type SurroundRule, surroundRuleSchemas } from '../surround/surround.ts'
-import { overSchema as over } from './over.ts'
+import { overSchema as over } from './mark.ts'
 
 /** Places count from 0 among the other pieces of the place, or the other menus; past the end means last. */
 const at = v.pipe(

@@ -1,4 +1,4 @@
-import type { Joining } from '@viatica/core/existing/join/join.ts'
+import type { Joining } from '@viatica/core/existing/join/branches.ts'
 import { withKept } from '@viatica/core/plan/change/kept.ts'
 import { rippleWords } from '@viatica/core/ripple/rippleWords.ts'
 import { useDebounceFn } from '@vueuse/core'

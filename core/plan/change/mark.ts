@@ -1,0 +1,12 @@
+import stringify from 'fast-json-stable-stringify'
+import { xxHash32 } from 'js-xxhash'
+import * as v from 'valibot'
+
+/** A short mark of a value, the same whatever the order of its fields; not a guard against ill will. */
+export function markOf(value: unknown): string {
+  const text = typeof value === 'string' ? value : stringify(value)
+  return xxHash32(text).toString(16) + text.length.toString(16)
+}
+
+/** The mark of what a change writes over: it is refused when something else stands there by then. */
+export const overSchema = v.optional(v.pipe(v.string(), v.regex(/^[0-9a-f]{1,16}$/, 'must be a mark')))
