@@ -50,6 +50,41 @@ test('two pages differ by what is told, and nothing explains only what one of th
   )
 })
 
+test('pages of different templates differ by all that is not on both, also in parts that only one of them has', () => {
+  let met = 0
+  fc.assert(
+    fc.property(arbitraryHandSite, arbitraryHandSite, fc.nat(), fc.nat(), (hand, other, n, m) => {
+      const files = [
+        ...handFiles(hand),
+        ...handFiles(other).map((file) => ({ ...file, path: `more/${file.path}` })),
+      ]
+      const { site, ids } = bring(files)
+      const [one, two] = [orderOf(hand), orderOf(other)]
+      const a = ids.get(one[n % one.length]!.path)
+      const b = ids.get(`more/${two[m % two.length]!.path}`)
+      fc.pre(a !== undefined && b !== undefined)
+      const { writer, differences } = compared(site, a, b)
+      fc.pre(writer.templateOf(a).id !== writer.templateOf(b).id)
+      met++
+      const texts = [a, b].map((id) => writer.page(id).split(/\r\n|\r|\n/)) as [string[], string[]]
+      // A part may begin within a line, which is then told on one side alone.
+      texts.forEach((lines, side) => {
+        const told = new Set(
+          differences.flatMap(({ at, lines: own }) => own[side]!.map((_, k) => at[side]! + k)),
+        )
+        expect(texts[1 - side]).toEqual(expect.arrayContaining(lines.filter((_, k) => !told.has(k + 1))))
+      })
+      // And of those that are told, each is there.
+      for (const { at, lines } of differences)
+        lines.forEach((own, side) =>
+          own.forEach((line, k) => expect(texts[side]![at[side]! - 1 + k]).toContain(line)),
+        )
+    }),
+    { numRuns: 60 },
+  )
+  expect(met).toBeGreaterThan(0)
+})
+
 test('what one page keeps is drift beside any other, until it is brought into line', () => {
   fc.assert(
     fc.property(arbitraryHandSite, fc.constantFrom(...FAULTS), (hand, kind) => {

@@ -1,3 +1,4 @@
+import { diffArrays } from 'diff'
 import { folderOf } from '../address/relative.ts'
 import { addressesOf } from '../address/addresses.ts'
 import type { DifferingLines } from './compare.ts'
@@ -14,6 +15,8 @@ import { partOfPieces } from '../template/partOf.ts'
 
 /** Why two pages that are made of templates differ somewhere; `drift`: nothing explains it. */
 export type TemplatedCause = PagePart | 'path' | 'section menu' | 'template' | 'drift'
+
+const LINE_END = /\r\n|\r|\n/
 
 /** Lines that differ, with why. */
 export interface TemplatedDifference extends DifferingLines {
@@ -76,9 +79,43 @@ function paired(a: readonly Segment[], b: readonly Segment[]): [Segment, Segment
   return left.map((segment, n) => [segment, right[n]!])
 }
 
+/** Joins neighbours that belong to the same part of the page. */
+function runsOf(segments: readonly Segment[]): Segment[] {
+  const runs: Segment[] = []
+  for (const segment of segments) {
+    const last = runs.at(-1)
+    if (last?.region === segment.region) {
+      last.text += segment.text
+      last.isDrift ||= segment.isDrift
+    } else runs.push({ ...segment })
+  }
+  return runs
+}
+
+const missing = ({ region }: Segment): Segment => ({ from: 0, to: 0, text: '', isDrift: false, region })
+
+/** Pairs the parts of two pages in their order. A part that only one of them has is paired with an empty one. */
+function alike(a: readonly Segment[], b: readonly Segment[]): [Segment, Segment][] {
+  const [left, right] = [a, b].map((runs) => runs.map(({ region }) => region)) as [PagePart[], PagePart[]]
+  let [atA, atB] = [0, 0]
+  return diffArrays(left, right).flatMap(({ value, added, removed }) =>
+    value.map((): [Segment, Segment] => {
+      if (added) return [missing(b[atB]!), b[atB++]!]
+      if (removed) return [a[atA]!, missing(a[atA++]!)]
+      return [a[atA++]!, b[atB++]!]
+    }),
+  )
+}
+
+/** The lines of a text; a text that is not there has none, nor has what follows the last line end. */
+const linesOf = (text: string): string[] => {
+  const lines = text.split(LINE_END)
+  return lines.at(-1) === '' ? lines.slice(0, -1) : lines
+}
+
 /** The lines of two texts without those that are the same at their beginnings and ends; at least one is left of each. */
 function differingLines(a: string, b: string) {
-  const [left, right] = [a, b].map((text) => text.split(/\r\n|\r|\n/)) as [string[], string[]]
+  const [left, right] = [a, b].map((text) => text.split(LINE_END)) as [string[], string[]]
   const shorter = Math.min(left.length, right.length)
   let skipped = 0
   while (skipped < shorter - 1 && left[skipped] === right[skipped]) skipped++
@@ -93,7 +130,7 @@ function linesAt(texts: readonly string[]): number[] {
   let line = 1
   return texts.map((text) => {
     const at = line
-    line += text.split(/\r\n|\r|\n/).length - 1
+    line += text.split(LINE_END).length - 1
     return at
   })
 }
@@ -127,17 +164,8 @@ export function compareTemplated(
     return parts.every(({ kind }) => kind === 'text') ? 'path' : region
   }
 
-  const pairs = isSameTemplate
-    ? paired(...segments)
-    : regionsOf(segments[0]).map((region): [Segment, Segment] => [
-        ofRegion(segments[0], region),
-        ofRegion(segments[1], region),
-      ])
-  const starts = ([0, 1] as const).map((side) =>
-    isSameTemplate
-      ? linesAt(pairs.map((pair) => pair[side].text))
-      : pairs.map((pair) => firstLine(segments[side], pair[side].region)),
-  )
+  const pairs = isSameTemplate ? paired(...segments) : alike(runsOf(segments[0]), runsOf(segments[1]))
+  const starts = ([0, 1] as const).map((side) => linesAt(pairs.map((pair) => pair[side].text)))
   return pairs.flatMap(([left, right], n): TemplatedDifference[] => {
     if (left.text === right.text) return []
     const parts = templateA.parts.slice(left.from, left.to)
@@ -149,7 +177,10 @@ export function compareTemplated(
           : SHARED.has(left.region)
             ? 'template'
             : left.region
-    const { skipped, lines } = differingLines(left.text, right.text)
+    const isMissing = !isSameTemplate && (left.text === '' || right.text === '')
+    const { skipped, lines } = isMissing
+      ? { skipped: 0, lines: [linesOf(left.text), linesOf(right.text)] as const }
+      : differingLines(left.text, right.text)
     return [
       {
         cause,
@@ -163,25 +194,3 @@ export function compareTemplated(
 
 /** Parts that follow from the template, and not from the page. */
 const SHARED: ReadonlySet<PagePart> = new Set<PagePart>(['head', 'header', 'menu', 'footer'])
-
-const regionsOf = (segments: readonly Segment[]): PagePart[] => [
-  ...new Set(segments.map(({ region }) => region)),
-]
-
-/** All that a page says in one of its parts. */
-function ofRegion(segments: readonly Segment[], region: PagePart): Segment {
-  const own = segments.filter((segment) => segment.region === region)
-  return {
-    from: 0,
-    to: 0,
-    text: own.map(({ text }) => text).join(''),
-    isDrift: own.some(({ isDrift }) => isDrift),
-    region,
-  }
-}
-
-/** The line at which a part of a page begins, from 1. */
-function firstLine(segments: readonly Segment[], region: PagePart): number {
-  const at = segments.findIndex((segment) => segment.region === region)
-  return linesAt(segments.map(({ text }) => text))[at] ?? 1
-}
