@@ -39,6 +39,7 @@ const REASONS = {
   'any-ascii': 'a table of transliterations with tests in many languages',
   'character-entities-html4':
     'the names of HTML 4 as data, by the authors of the HTML syntax trees; no dependencies',
+  c8: 'reports of the coverage that Node itself measures, by its contributors; tests only',
   comlink: 'Google’s thin layer over worker messages',
   cookie: 'the cookie parser of Express',
   'css-tree': 'the CSS parser of minifiers and linters',

@@ -9,6 +9,7 @@ import { LOCAL } from './setup/paths.mjs'
 import { main, SetupFault } from './setup/run.mjs'
 import { stopSignal } from './setup/stopping.mjs'
 import { runChecks } from './testing/checks.mjs'
+import { checkCoverage } from './testing/coverage.mjs'
 import { changedFiles, projectFiles } from './testing/importGraph.mjs'
 import { IN_THREADS, runJest, runPlaywright, WITH_STAND_INS } from './testing/runners.mjs'
 import { selectAffected, selectNamed } from './testing/selection.mjs'
@@ -45,9 +46,14 @@ function readArguments() {
 /** Everything, phase after phase: what one phase leaves idle, the next one uses. */
 const wholeRun = (run) => [
   () => runChecks(run.tally, run.signal),
-  () => runJest(IN_THREADS, run),
+  () => runJest(IN_THREADS, run, { isMeasured: true }),
   // Next to the browser tests while these begin, which leaves a processor idle.
-  () => Promise.all([runJest(WITH_STAND_INS, run, { options: ['--maxWorkers=1'] }), runPlaywright(run)]),
+  () =>
+    Promise.all([
+      runJest(WITH_STAND_INS, run, { options: ['--maxWorkers=1'] }),
+      runPlaywright(run),
+      checkCoverage(run),
+    ]),
 ]
 
 /** The tests that were selected, and for an edit the checks of the changed files. */

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { show } from '../setup/run.mjs'
+import { coverageIn } from './coverage.mjs'
 
 /**
  * For Jest and the threads in which it tests: modules are ES modules everywhere. Property tests create much short-lived
@@ -22,9 +23,14 @@ function read(path) {
 /**
  * Runs one project of Jest.
  * @param run what all runners share: `tally`, `env`, the `folder` for reports, and the `signal` that stops them
- * @param options further arguments of Jest; `files` limits the run to these test files
+ * @param options further arguments of Jest; `files` limits the run to these test files; `isMeasured` has V8 write down what
+ *   runs, see `checkCoverage`
  */
-export async function runJest(project, { tally, env, folder, signal }, { files, options = [] } = {}) {
+export async function runJest(
+  project,
+  { tally, env, folder, signal },
+  { files, options = [], isMeasured = false } = {},
+) {
   const out = `${folder}/jest ${project}.json`
   const chosen = files ? ['--runTestsByPath', ...files] : []
   const endedWell = await show(
@@ -33,7 +39,14 @@ export async function runJest(project, { tally, env, folder, signal }, { files, 
       ...['node_modules/jest/bin/jest.js', '--selectProjects', project, ...options],
       ...['--json', `--outputFile=${out}`, '--silent=false', ...chosen],
     ],
-    { env: { ...env, NODE_OPTIONS: JEST_OPTIONS }, stdio: ['ignore', 'ignore', 'inherit'], signal },
+    {
+      env: {
+        ...{ ...env, NODE_OPTIONS: JEST_OPTIONS },
+        ...(isMeasured ? { NODE_V8_COVERAGE: coverageIn(folder) } : {}),
+      },
+      stdio: ['ignore', 'ignore', 'inherit'],
+      signal,
+    },
   )
   const report = read(out)
   for (const { assertionResults, message } of report?.testResults ?? []) {
