@@ -1,6 +1,5 @@
 import { diffArrays } from 'diff'
-import { sourceLines } from '../compare/regions.ts'
-import type { HostFile } from './publication.ts'
+import type { PageLine } from '../compare/pages.ts'
 
 /** A line of a file as it was or will be. */
 export interface SideLine {
@@ -21,26 +20,21 @@ export interface Sides {
 /** Texts that have less in common are held for two: to find out more would take long. */
 const MOST_EDITS = 3000
 
-const isPage = ({ path }: Pick<HostFile, 'path'>) => /\.(?:html?|php|shtml)$/i.test(path)
+/** A text that is no page. */
+const linesOf = (text: string) => text.split('\n').map((line) => ({ text: line, region: '' }))
 
 /**
- * Two texts of a file beside each other, with the lines that differ and the parts of the page that these are in.
- * @param sectionMenus the names of menus that differ from section to section
+ * Compares two texts of a file: the lines that differ, and the parts of the page that these are in.
+ * @param read reads the lines of a page, see `PageSources.published`; undefined for a file that is no page
  */
 export function sidesOf(
-  file: Pick<HostFile, 'path'>,
   before: string,
   after: string,
-  sectionMenus: ReadonlySet<string>,
+  read: (text: string) => readonly Pick<PageLine, 'text' | 'region'>[] = linesOf,
 ): Sides {
-  const read = (text: string) =>
-    isPage(file)
-      ? sourceLines(text, sectionMenus).map(({ text: line, region }) => ({
-          text: line,
-          part: region as string,
-        }))
-      : text.split('\n').map((line) => ({ text: line, part: '' }))
-  const [was, will] = [read(before), read(after)]
+  const [was, will] = [before, after].map((text) =>
+    read(text).map(({ text: line, region }) => ({ text: line, part: region })),
+  ) as [{ text: string; part: string }[], { text: string; part: string }[]]
   const sides: [SideLine[], SideLine[]] = [[], []]
   const parts = new Set<string>()
   const put = (side: 0 | 1, lines: readonly { text: string; part: string }[], differs: boolean) => {

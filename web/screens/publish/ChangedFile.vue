@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { filesToPublish, type HostFile } from '@viatica/core/publish/publication.ts'
 import { sidesOf } from '@viatica/core/publish/sides.ts'
-import { sectionMenuNames } from '@viatica/core/plan/surround/surround.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
 import { Button, Spin } from 'ant-design-vue'
 import { computed, ref, shallowRef } from 'vue'
@@ -11,6 +10,7 @@ import ModalDialog from '../../parts/ModalDialog.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
 import { usePublishing } from '../../stores/publishing.ts'
 import type { ChangeRow } from './changeRows.ts'
+import { readerOf } from './readerOf.ts'
 import TwoSides from './TwoSides.vue'
 import { sizeWords } from './words.ts'
 
@@ -46,7 +46,7 @@ async function read(): Promise<void> {
       before ? sitesApi.readText(before.digest) : '',
       after ? textOf(after) : '',
     ])
-    sides.value = sidesOf(file.value, was, will, sectionMenuNames(openSite.site!.surround))
+    sides.value = sidesOf(was, will, readerOf(openSite.site!, file.value.path))
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
     fault.value = error.message

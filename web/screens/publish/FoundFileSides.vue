@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { sidesOf } from '@viatica/core/publish/sides.ts'
-import { sectionMenuNames } from '@viatica/core/plan/surround/surround.ts'
 import { Button, Spin } from 'ant-design-vue'
 import { ref, shallowRef } from 'vue'
 import type { FoundFile } from '@viatica/core/publish/report.ts'
@@ -8,6 +7,7 @@ import { Refusal } from '../../api/request.ts'
 import { sitesApi } from '../../api/sites.ts'
 import ModalDialog from '../../parts/ModalDialog.vue'
 import { useOpenSite } from '../../stores/openSite.ts'
+import { readerOf } from './readerOf.ts'
 import TwoSides from './TwoSides.vue'
 
 /** A file as it was published and as it is on the host now, beside each other. */
@@ -24,7 +24,7 @@ async function read(): Promise<void> {
       props.file.was === null ? '' : sitesApi.readText(props.file.was),
       sitesApi.readText(props.file.digest),
     ])
-    sides.value = sidesOf(props.file, was, is, sectionMenuNames(openSite.site!.surround))
+    sides.value = sidesOf(was, is, readerOf(openSite.site!, props.file.path))
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
     fault.value = error.message
