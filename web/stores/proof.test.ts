@@ -9,7 +9,8 @@ beforeAll(workHere)
 
 async function start() {
   const server = await newSite()
-  setActivePinia(createPinia())
+  const pinia = createPinia()
+  setActivePinia(pinia)
   const { useOpenSite } = await import('./openSite.ts')
   const { useProof } = await import('./proof.ts')
   const { useRipple } = await import('./ripple.ts')
@@ -17,7 +18,8 @@ async function start() {
   const proof = useProof()
   await openSite.open(server.id)
   await until(() => proof.all !== undefined)
-  return { server, openSite, proof, ripple: useRipple() }
+  // The stores of the test before may still be at work, and make theirs the active one.
+  return { server, openSite, proof, ripple: useRipple(pinia) }
 }
 
 const setBody = (entry: string, html: string): Change => ({

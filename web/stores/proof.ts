@@ -1,5 +1,5 @@
 import type { FixStep } from '@viatica/core/check/fixes.ts'
-import { watchDebounced } from '@vueuse/core'
+import { promiseTimeout, watchDebounced } from '@vueuse/core'
 import { shortened } from '@viatica/core/standard/text.ts'
 import type { Severity } from '@viatica/core/check/rule.ts'
 import { SEVERITIES } from '@viatica/core/check/rule.ts'
@@ -16,6 +16,9 @@ import { useSpelling } from './spelling.ts'
 
 /** An edit is checked when the typing pauses. */
 const PAUSE_MS = 700
+
+/** After the first check. Reading a dictionary must not slow down the opening of a site. */
+const SPELLING_AFTER_MS = 2000
 
 /** What a check has found so far is shown anew after this. */
 const SHOW_MS = 1000
@@ -110,6 +113,10 @@ export const useProof = defineStore('proof', () => {
     sofar.value = undefined
     all.value = byRule(found)
     // New words are looked up once the rest is told; those that are unknown are found by the next check.
+    if (isFirst) {
+      await promiseTimeout(SPELLING_AFTER_MS)
+      if (mine !== checks || checked !== openSite.id) return
+    }
     if (spelling.dictionaries.length > 0) void spelling.lookUp(await siteWork.words())
   }
 
