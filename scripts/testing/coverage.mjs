@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs'
-import { transform } from '@swc/core'
 import { ROOT } from '../setup/paths.mjs'
 import { show } from '../setup/run.mjs'
 import { projectFiles } from './importGraph.mjs'
@@ -12,6 +11,8 @@ const isMeasured = (path) => /^core\/(?!testing\/).*(?<!\.test|\.d)\.ts$/.test(p
 
 /** Whether a TypeScript file is more than types: those are gone before it runs. */
 async function hasCode(path) {
+  // The script that imports this one installs the packages first.
+  const { transform } = await import('@swc/core')
   const parser = { syntax: 'typescript' }
   const { code } = await transform(readFileSync(`${ROOT}/${path}`, 'utf8'), {
     jsc: { target: 'es2023', parser },
