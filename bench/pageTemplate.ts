@@ -7,6 +7,11 @@ export const PAGE_TEMPLATE = `<!doctype html>
     <title>{{title}}</title>
     <meta name="description" content="{{description}}">
     <link rel="canonical" href="{{{canonical}}}">
+    <meta property="og:type" content="website">
+    <meta property="og:title" content="{{sharedTitle}}">
+    <meta property="og:description" content="{{description}}">
+    <meta property="og:url" content="{{{canonical}}}">
+    <meta property="og:site_name" content="{{site}}">
 {{#if previous}}    <link rel="prev" href="{{{previous.href}}}">
 {{/if}}{{#if next}}    <link rel="next" href="{{{next.href}}}">
 {{/if}}    <link rel="stylesheet" href="{{{style}}}">

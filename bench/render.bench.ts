@@ -65,6 +65,7 @@ function contextsOf(site: Site): object[] {
     return {
       language: settings.language,
       title: documentTitle(site, page),
+      sharedTitle: page.id === plan.home ? documentTitle(site, page) : page.title,
       description: page.description,
       canonical: absoluteUrl(settings, path),
       previous: linked(previous),
@@ -104,14 +105,20 @@ function renderAll(site: Site): void {
 
 const template = Handlebars.compile(PAGE_TEMPLATE, { noEscape: false })
 
+/** Says where two writings of a page differ first. */
+function firstDifference(page: EntryId, ours: string, theirs: string): string {
+  const [own, other] = [ours.split('\n'), theirs.split('\n')]
+  const at = own.findIndex((line, n) => line !== other[n])
+  return `the template makes another page of ${page}, line ${at + 1}:\n${own[at]}\n${other[at]}`
+}
+
 function checkSame(site: Site): void {
   const renderer = createPageWriter(site, YEAR)
   const contexts = contextsOf(site)
   ;[...walk(site.plan)].forEach(({ entry }, at) => {
     const ours = renderer.page(entry.id)
     const theirs = template(contexts[at])
-    if (ours !== theirs)
-      throw new Error(`the template makes another page of ${entry.id}:\n${ours}\n---\n${theirs}`)
+    if (ours !== theirs) throw new Error(firstDifference(entry.id, ours, theirs))
   })
 }
 
