@@ -1,41 +1,12 @@
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import type { Locator, Page } from '@playwright/test'
+import type { Page } from '@playwright/test'
 import { filesToPublish } from '@viatica/core/publish/publication.ts'
 import { USUAL_CHOICES } from '@viatica/core/publish/choices.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { fromSiteData, type SiteData } from '@viatica/core/plan/siteData.ts'
-import { makeDatabase } from '@viatica/server/testing/database.ts'
-import { startStandIn } from '@viatica/hosts/standIn/standIn.ts'
-import type { StandInAccess } from '@viatica/hosts/open.ts'
-import { originalDatabase } from './original.ts'
-import { startServer } from './server.ts'
-import { axeFindings, choose, expect, openDemo, saved, type Served, test as base } from './viatica.ts'
-
-/** A server that can publish to a stand-in host, whose files stand in a folder. */
-interface Publishing extends Served {
-  readonly folder: string
-  readonly access: StandInAccess
-}
-
-const test = base.extend<{ publishing: Publishing }>({
-  // eslint-disable-next-line no-empty-pattern -- Playwright asks for a pattern
-  publishing: async ({}, use) => {
-    const folder = mkdtempSync(join(tmpdir(), 'host-'))
-    const host = await startStandIn({ folder, password: 'of the test', sftpPort: 0, ftpPort: 0, webPort: 0 })
-    const database = await makeDatabase(originalDatabase())
-    const { child, port } = await startServer(database.url, 0, {
-      VIATICA_STAND_IN: JSON.stringify(host.access),
-      VIATICA_SECRET: 'a secret of the browser tests',
-    })
-    await use({ url: `http://127.0.0.1:${port}`, folder: join(folder, 'sites'), access: host.access })
-    child.kill('SIGKILL')
-    await host.stop()
-    await database.drop()
-    rmSync(folder, { recursive: true, force: true })
-  },
-})
+import { press, publish, published, test, toPublish } from './publishing.ts'
+import { axeFindings, choose, expect, openDemo, saved, type Served } from './viatica.ts'
 
 async function siteNow(served: Served, id: string): Promise<Site> {
   const { site } = (await (await fetch(`${served.url}/api/sites/${id}`)).json()) as { site: SiteData }
@@ -53,39 +24,6 @@ const textsOf = (site: Site) =>
 const differing = (before: Site, after: Site) => {
   const was = textsOf(before)
   return [...textsOf(after)].flatMap(([path, text]) => (was.get(path) === text ? [] : [path])).sort()
-}
-
-/** Goes on with the keyboard alone. */
-async function press(target: Locator, key = 'Enter'): Promise<void> {
-  await target.focus()
-  await target.press(key)
-}
-
-async function toPublish(page: Page): Promise<void> {
-  await press(page.getByRole('link', { name: 'Publish', exact: true }))
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Publish/)
-}
-
-/** Publishes, and waits until that has ended well. */
-async function publish(page: Page, number: number): Promise<void> {
-  await toPublish(page)
-  await press(page.getByRole('link', { name: 'Changes' }))
-  const yes = page.getByRole('checkbox', { name: 'Publish with these errors' })
-  await expect(page.getByRole('region', { name: 'Ready to publish?' })).not.toContainText('Checking')
-  if (await yes.isVisible()) await press(yes, 'Space')
-  await press(page.getByRole('button', { name: 'Publish', exact: true }))
-  await published(page, number)
-}
-
-async function published(page: Page, number: number): Promise<void> {
-  await press(page.getByRole('link', { name: 'Publications' }))
-  const newest = page
-    .getByRole('list', { name: /^Publications/ })
-    .getByRole('listitem')
-    .first()
-  // Each page is asked for again.
-  await expect(newest).toContainText(new RegExp(`^${number}.*published`), { timeout: 60_000 })
-  await expect(newest).toContainText(/(\d+) of \1 pages come to visitors as they were sent/)
 }
 
 /** The changed files that are listed, in order of their paths. */
