@@ -820,7 +820,7 @@ test('a relative path in a template is looked for from every folder, also in the
   const rule = 'no-such-file-around'
   expect(found(withMenu({ head: ['<li><img src="/pictures/logo.png">'] }), rule)).toEqual([])
   expect(found(withMenu({ head: ['<li><img src="pictures/logo.png">'] }), rule)).toEqual([
-    '“pictures/logo.png” not found from boating/locks.html.',
+    '“pictures/logo.png” not found on boating/locks.html.',
   ])
   expect(found(withMenu({ head: ['<li><img src="pictures/gone.png">'] }), rule)).toEqual([
     '“pictures/gone.png” not found.',

@@ -25,6 +25,18 @@ export interface TextAround {
   readonly isShown?: () => boolean
 }
 
+/** So many addresses are resolved for one text: it takes less than half a second. */
+const MOST_LOOKUPS = 30_000
+
+/**
+ * Returns the pages from which the addresses of a text are looked up: all of `TextAround.pages`, or as many as a check has
+ * time for where a site has thousands of folders and the text thousands of addresses.
+ */
+export const pagesToLookFrom = (
+  { pages }: Pick<TextAround, 'pages'>,
+  addresses: number,
+): readonly EntryId[] => pages.slice(0, Math.max(1, Math.floor(MOST_LOOKUPS / Math.max(1, addresses))))
+
 /** Yields the texts of an author's own HTML around the content. Texts of computed parts are in it, without what they compute. */
 export function* textsAround(site: Site): Generator<TextAround> {
   if (isOfTemplates(site)) {

@@ -4,7 +4,7 @@ import type { Site } from '../../plan/site.ts'
 import { type Mention, mentionsIn } from '../../pointer/mentions.ts'
 import { asBrowsersRead, withoutQuery } from '../../standard/reference.ts'
 import { inContent } from '../bodyElements.ts'
-import { type TextAround, textsAround } from '../textsAround.ts'
+import { pagesToLookFrom, type TextAround, textsAround } from '../textsAround.ts'
 import {
   type Checked,
   COMMON_PRACTICE,
@@ -41,16 +41,15 @@ interface Looked extends Omit<TextAround, 'place'> {
 }
 
 /** Each text once for a place. */
-function judged({ site }: Checked, { html, pages, place, isShown }: Looked, judge: Judgement): Found[] {
-  const found = new Map<string, Found>()
-  for (const mention of mentionsIn(html)) {
-    if (found.has(mention.text)) continue
+function judged({ site }: Checked, { html, place, isShown, ...text }: Looked, judge: Judgement): Found[] {
+  const mentions = new Map<string, Mention>()
+  for (const mention of mentionsIn(html)) if (!mentions.has(mention.text)) mentions.set(mention.text, mention)
+  const pages = pagesToLookFrom(text, mentions.size)
+  return [...mentions.values()].flatMap((mention): Found[] => {
     const from = pages.find((page) => judge(site, page, mention) !== undefined)
-    if (from === undefined || isShown?.() === false) continue
-    const words = judge(site, from, mention)!
-    found.set(mention.text, { place: place(mention), words, gist: mention.text })
-  }
-  return [...found.values()]
+    if (from === undefined || isShown?.() === false) return []
+    return [{ place: place(mention), words: judge(site, from, mention)!, gist: mention.text }]
+  })
 }
 
 /** Returns the line of a place, from 1. Ask for places in their order: each line is counted once. */

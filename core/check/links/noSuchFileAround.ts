@@ -11,7 +11,7 @@ import { asBrowsersRead, resolveReference, withoutQuery } from '../../standard/r
 import type { EntryId } from '../../plan/entry.ts'
 import type { Site } from '../../plan/site.ts'
 import type { Found, SiteRule } from '../rule.ts'
-import { textsAround } from '../textsAround.ts'
+import { pagesToLookFrom, textsAround } from '../textsAround.ts'
 import { URL_STANDARD } from './typedTarget.ts'
 
 /** What is on the host though it is no page and no file of the author's. */
@@ -49,13 +49,14 @@ export const noSuchFileAround: SiteRule = {
       made ??= madeFor(site)
       return !made.has(nameKey(path))
     }
-    return [...textsAround(site)].flatMap(({ html, place, pages, isShown }): Found[] => {
+    return [...textsAround(site)].flatMap(({ html, place, isShown, ...text }): Found[] => {
       const urls = new Set(Array.from(sourceReferences(html), ({ url }) => url))
+      const pages = pagesToLookFrom(text, urls.size)
       return [...urls].flatMap((url): Found[] => {
         const on = pages.find((page) => isDead(page, url))
         if (on === undefined || isShown?.() === false) return []
         const isEverywhere = on === pages[0] && pages.every((page) => isDead(page, url))
-        const where = isEverywhere ? '' : ` from ${addressesOf(site).paths.get(on)!}`
+        const where = isEverywhere ? '' : ` on ${addressesOf(site).paths.get(on)!}`
         return [{ place, words: `“${url}” not found${where}.`, gist: url }]
       })
     })
