@@ -11,7 +11,9 @@ import { childrenOf } from '@viatica/core/plan/plan.ts'
 import type { HostSettings } from '@viatica/core/publish/host.ts'
 import { USUAL_CHOICES } from '@viatica/core/publish/choices.ts'
 import { type StandIn, startStandIn } from '@viatica/hosts/standIn/standIn.ts'
+import { hostsAnswer, keptAnswer, triedAnswer } from '@viatica/core/protocol/publish.ts'
 import type { Trouble } from '@viatica/core/protocol/publishRequests.ts'
+import * as v from 'valibot'
 import { NO_TROUBLE } from '@viatica/hosts/standIn/trouble.ts'
 import { hostRules } from '../publish/together.ts'
 import { visit } from '@viatica/hosts/visit.ts'
@@ -217,7 +219,7 @@ test('a file that was changed on the host by hand is told, kept, and let go only
   const id = await make(site, settings())
   await publish(site, id)
   writeFileSync(join(own, 'sites', site, 'index.html'), 'mine, by hand')
-  const tried = (await ask(at(site, `/${id}/try`), 'POST')).json
+  const tried = v.parse(triedAnswer, (await ask(at(site, `/${id}/try`), 'POST')).json)
   expect(tried).toMatchObject({ isReached: true, found: [{ path: 'index.html' }] })
   await edit(site, { kind: 'setSite', field: 'name', value: 'Another name' })
   const asks = await publish(site, id)
@@ -230,9 +232,9 @@ test('a file that was changed on the host by hand is told, kept, and let go only
   }))
   expect((await publish(site, id, { letGo })).state).toBe('done')
   expect((await get(site, 'index.html')).bytes.toString()).toContain('Another name')
-  const { kept } = (await ask(at(site, `/${id}/kept-aside`))).json
+  const { kept } = v.parse(keptAnswer, (await ask(at(site, `/${id}/kept-aside`))).json)
   expect(kept).toMatchObject([{ path: 'index.html', size: 13 }])
-  expect((await ask(at(site, `/${id}/kept-aside/${kept[0].digest}/index.html`))).text).toBe('mine, by hand')
+  expect((await ask(at(site, `/${id}/kept-aside/${kept[0]!.digest}/index.html`))).text).toBe('mine, by hand')
   expect((await ask(at(site, `/${id}/kept-aside/${'0'.repeat(64)}/x`))).status).toBe(404)
 })
 
@@ -280,7 +282,7 @@ test('by SFTP with a key, whose host is known again; by a folder that is allowed
   // Nothing is sent, and nothing is pinned, before somebody approved the key.
   expect(await tried()).toMatchObject({ isReached: false, fingerprint: sshd.hostKey })
   expect((await publish(site, id)).report.fault).toContain(sshd.hostKey)
-  expect((await ask(at(site))).json.hosts[0].hostKey).toBe('')
+  expect(v.parse(hostsAnswer, (await ask(at(site))).json).hosts[0]!.hostKey).toBe('')
   expect((await ask(at(site, `/${id}/key`), 'PUT', { hostKey: 'none' })).status).toBe(400)
   const approve = () => ask(at(site, `/${id}/key`), 'PUT', { hostKey: sshd.hostKey })
   expect((await approve()).status).toBe(204)
