@@ -30,7 +30,7 @@ test('two pages differ by what is told, and nothing explains only what one of th
         const texts = [a, b].map((id) => writer.page(id).split(/\r\n|\r|\n/)) as [string[], string[]]
         if (a === b) return expect(differences).toEqual([])
         const isSameTemplate = writer.templateOf(a).id === writer.templateOf(b).id
-        // Every line that is not told stands on both.
+        // Every line that is not reported is on both pages.
         const rest = texts.map((lines, side) => {
           const told = new Set(
             differences.flatMap(({ at, lines: own }) => own[side]!.map((_, k) => at[side]! + k)),

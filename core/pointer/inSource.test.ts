@@ -36,7 +36,7 @@ test('a reference that is written with escapes of CSS has no place of its own', 
   expect(said('<p style="background: url(a\\28 1\\29.png)">')).toEqual([])
 })
 
-test('each reference has its place: what is put there, and nothing else, is named instead', () => {
+test('each reference has its place: another one written there is found instead, and the rest stays', () => {
   fc.assert(
     fc.property(hostileHtml, fc.nat(), (html, pick) => {
       const all = [...sourceReferences(html)]

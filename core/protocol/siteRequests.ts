@@ -4,5 +4,5 @@ import { settingSchemas } from '../plan/site.ts'
 /** A new site, with a home page alone. */
 export const newSiteRequest = v.strictObject({ name: settingSchemas.name })
 
-/** A name for a site that comes in a file, in the place of that of the file. */
+/** A name for an imported site, instead of the name in its file. */
 export const importQuery = v.object({ name: v.optional(settingSchemas.name) })

@@ -15,7 +15,7 @@ import { readPointer, writePointer } from '../pointer/pointer.ts'
 import { nameKey } from '../standard/fileName.ts'
 import { removeAll, topmost, type UnderRemoved } from './shape.ts'
 
-/** What becomes of links that lead to removed entries: they stay and lead nowhere, lead to the new page, or become text. */
+/** Links to removed entries: they remain without a target, get the new page as their target, or become text. */
 export type LinksToRemoved = 'stay' | 'follow' | 'text'
 
 /** What becomes of entries that are removed, and of what leads to them. */

@@ -209,18 +209,18 @@ test('words of pieces and menus are looked up, and written otherwise where they 
     ['Wlaks', { in: 'piece', piece: 'links' }],
     ['Smal', { in: 'menu', menu: 'm' }],
   ])
-  const mended = after(
+  const corrected = after(
     site,
     correction(site, { in: 'piece', piece: 'own' }, 'Wlaks', 'Walks')!,
     correction(site, { in: 'piece', piece: 'links' }, 'Wlaks', 'Walks')!,
     correction(site, { in: 'menu', menu: 'm' }, 'Smal', 'Small')!,
   )
-  expect(misspelt(mended)).toEqual([])
-  expect(piecesOf(mended.surround).places.footer).toMatchObject([
+  expect(misspelt(corrected)).toEqual([])
+  expect(piecesOf(corrected.surround).places.footer).toMatchObject([
     {},
     { html: '<p class="wlaks">Walks &amp; more</p>' },
     { columns: [{ heading: 'Walks' }] },
-    ...piecesOf(mended.surround).places.footer.slice(3),
+    ...piecesOf(corrected.surround).places.footer.slice(3),
   ])
   expect(correction(site, { in: 'piece', piece: 'gone' }, 'Wlaks', 'Walks')).toBeUndefined()
 })

@@ -4,15 +4,15 @@ import { childrenOf, entryOf } from '../../plan/plan.ts'
 import type { Site } from '../../plan/site.ts'
 import type { Brought } from '../bring.ts'
 
-/** How pages are put into a site that is there. */
+/** How pages are added to an existing site. */
 export interface Joining {
-  /** The entry that those stand under which do not say where they belong. */
+  /** The parent of pages that do not show where they belong. */
   readonly parent: EntryId
-  /** Whether all stand there, whatever they say. */
+  /** Whether it is the parent of all of them. */
   readonly isChosen: boolean
   /** Whether menus show them. */
   readonly inMenu: boolean
-  /** Whether they are brought into line with their template where they differ from it. */
+  /** Whether differences from their template are removed. */
   readonly inLine: boolean
 }
 

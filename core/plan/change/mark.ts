@@ -8,5 +8,5 @@ export function markOf(value: unknown): string {
   return xxHash32(text).toString(16) + text.length.toString(16)
 }
 
-/** The mark of what a change writes over: it is refused when something else stands there by then. */
+/** The mark of the value that a change overwrites: the change is refused when the value is another one by then. */
 export const overSchema = v.optional(v.pipe(v.string(), v.regex(/^[0-9a-f]{1,16}$/, 'must be a mark')))
