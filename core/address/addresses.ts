@@ -3,6 +3,7 @@ import { entryOf, type Plan } from '../plan/plan.ts'
 import type { SiteFile } from '../plan/file.ts'
 import type { Site } from '../plan/site.ts'
 import { nameKey } from '../standard/fileName.ts'
+import { valueFor } from '../standard/present.ts'
 import { Claims } from './claims.ts'
 import { carriedPrefix, flatAddresses } from './flatLayout.ts'
 import { folderAddresses, type LaidOut, type Placed } from './folderLayout.ts'
@@ -97,7 +98,7 @@ export function addressesOf({ plan, settings, files }: Placed): Addresses {
 export function ownName(site: Placed, id: EntryId): string {
   const { plan, settings } = site
   const { names } = addressesOf(site)
-  const name = names.get(id)!
+  const name = valueFor(names, id)
   if (settings.layout !== 'flat' || id === plan.home) return name
   const prefix = carriedPrefix(plan, settings, names, id)
   // A name that Windows keeps for a device has its number in what it carries: it gets the same one again.

@@ -1,6 +1,7 @@
 import type { EntryId } from '../plan/entry.ts'
 import { type Plan, walk } from '../plan/plan.ts'
 import { claimName, fittingName } from '../standard/fileName.ts'
+import { valueFor } from '../standard/present.ts'
 import type { Claims } from './claims.ts'
 import type { Addresses, AddressRule } from './layout.ts'
 import { wishedName } from './wishedName.ts'
@@ -12,8 +13,8 @@ export function carriedPrefix(
   names: ReadonlyMap<EntryId, string>,
   id: EntryId,
 ): string {
-  const parent = plan.parents.get(id)!
-  return rule.carrySection && parent !== plan.home ? names.get(parent)! + rule.separator : ''
+  const parent = valueFor(plan.parents, id)
+  return rule.carrySection && parent !== plan.home ? valueFor(names, parent) + rule.separator : ''
 }
 
 /** All files in one folder, so that every name must be free over the whole site. */

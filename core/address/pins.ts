@@ -2,6 +2,7 @@ import type { Change, SingleChange } from '../plan/change/change.ts'
 import { type EntryId, labelOf, type PageEntry } from '../plan/entry.ts'
 import { entryOf } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
+import { valueFor } from '../standard/present.ts'
 import { addressesOf, ownName } from './addresses.ts'
 import { wishedName } from './wishedName.ts'
 
@@ -10,7 +11,7 @@ const MAX_ADDRESSES = 100
 
 /** Whether the address that a page has now is one that it was given out at. */
 export function isPinnedHere(site: Site, page: PageEntry): boolean {
-  return page.pin?.addresses.includes(addressesOf(site).paths.get(page.id)!) ?? false
+  return page.pin?.addresses.includes(valueFor(addressesOf(site).paths, page.id)) ?? false
 }
 
 /** The pages on the site whose present address is not pinned yet. */
@@ -48,7 +49,7 @@ export function pinPages(site: Site, ids: readonly EntryId[], byHand = false): C
   const changes = ids.flatMap((id): SingleChange[] => {
     const page = entryOf(site.plan, id)
     if (page.kind !== 'page' || isPinnedHere(site, page)) return []
-    const addresses = [...(page.pin?.addresses ?? []), paths.get(id)!].slice(-MAX_ADDRESSES)
+    const addresses = [...(page.pin?.addresses ?? []), valueFor(paths, id)].slice(-MAX_ADDRESSES)
     const isByHand = byHand || page.pin?.byHand
     const value = { name: ownName(site, id), addresses, ...(isByHand ? { byHand: true as const } : {}) }
     return [{ kind: 'setEntry', entry: id, field: 'pin', value }]

@@ -1,4 +1,5 @@
 import { addressesOf } from '../address/addresses.ts'
+import { itemAt } from '../standard/present.ts'
 import { clicksFromHome, linkGraph } from '../statistics/linkGraph.ts'
 import { bodyMark } from '../plan/bodyMark.ts'
 import type { EntryId, PageEntry } from '../plan/entry.ts'
@@ -113,8 +114,8 @@ export class Checker {
       this.#ofPages.set(page.id, remembered)
       const found: Finding[] = []
       for (const [n, { at }] of PAGE_RULES.entries()) {
-        byRule[at]!.push(...remembered[n]!.findings)
-        found.push(...remembered[n]!.findings)
+        itemAt(byRule, at).push(...itemAt(remembered, n).findings)
+        found.push(...itemAt(remembered, n).findings)
       }
       for (const { rule } of SITE_RULES) rule.read?.(checked, page)
       yield { done: ++done, total, found }

@@ -4,6 +4,7 @@ import type { EntryId } from '../plan/entry.ts'
 import { isOfTemplates, type Site, type TemplatesSite } from '../plan/site.ts'
 import { piecesShown } from '../plan/surround/surround.ts'
 import type { Bits, Override, TemplatePart, Templates } from '../plan/surround/templates.ts'
+import { valueFor } from '../standard/present.ts'
 import { createTemplateWriter } from '../template/write.ts'
 import { insertedFiles } from './insertedFiles.ts'
 import type { FindingPlace } from './rule.ts'
@@ -53,7 +54,7 @@ export function* textsAround(site: Site): Generator<TextAround> {
 function oneOfEachFolder(paths: ReadonlyMap<EntryId, string>, pages: Iterable<EntryId>): EntryId[] {
   const first = new Map<string, EntryId>()
   for (const page of pages) {
-    const folder = folderOf(paths.get(page)!)
+    const folder = folderOf(valueFor(paths, page))
     if (!first.has(folder)) first.set(folder, page)
   }
   return [...first.values()]

@@ -1,6 +1,7 @@
 import { diffArrays } from 'diff'
 import type { HereRule } from '../plan/surround/rules.ts'
 import { escapeText } from '../standard/escape.ts'
+import { itemAt } from '../standard/present.ts'
 import { resolveReference } from '../standard/reference.ts'
 import type { ParsedPage } from './parsedPage.ts'
 import { OWN_REGIONS, type OwnRegion, type Region, type SourceLine, sourceLines } from './regions.ts'
@@ -141,14 +142,14 @@ function sharedDifferences(a: ReadSource, b: ReadSource): Difference[] {
     const count = value.length
     if (removed) {
       // What comes in the place of lines that go stands right after them.
-      put('drift', count, parts[n + 1]?.added ? parts[n + 1]!.value.length : 0)
+      put('drift', count, parts[n + 1]?.added ? itemAt(parts, n + 1).value.length : 0)
       l += count
     } else if (added) {
       if (!parts[n - 1]?.removed) put('drift', 0, count)
       r += count
     } else {
       for (let step = 0; step < count; step++, l++, r++) {
-        if (left[l]!.text === right[r]!.text) continue
+        if (itemAt(left, l).text === itemAt(right, r).text) continue
         for (const cause of causesOf(bareLeft[l]!, bareRight[r]!)) put(cause, 1, 1)
       }
     }

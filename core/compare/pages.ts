@@ -5,6 +5,7 @@ import { entryOf } from '../plan/plan.ts'
 import { byKind, type PiecesSite, type Site, type TemplatesSite } from '../plan/site.ts'
 import { sectionMenuNames } from '../plan/surround/surround.ts'
 import { createPieceWriter } from '../render/pieceWriter.ts'
+import { valueFor } from '../standard/present.ts'
 import { createTemplateWriter } from '../template/write.ts'
 import { type ComparedPage, comparePages, type DifferingLines } from './compare.ts'
 import { OWN_REGIONS, sourceLines } from './regions.ts'
@@ -53,7 +54,7 @@ function sourcesOfPieces(site: PiecesSite, year: number): PageSources {
     const entry = entryOf(site.plan, id)
     return {
       html: writer.page(id),
-      url: TOP + paths.get(id)!.split('/').map(encodeURIComponent).join('/'),
+      url: TOP + valueFor(paths, id).split('/').map(encodeURIComponent).join('/'),
       title: entry.kind === 'page' ? entry.title : '',
     }
   }

@@ -1,6 +1,7 @@
 import { diffArrays } from 'diff'
 import { folderOf } from '../address/relative.ts'
 import { addressesOf } from '../address/addresses.ts'
+import { itemAt, valueFor } from '../standard/present.ts'
 import type { DifferingLines } from './compare.ts'
 import { isSameEverywhere } from '../navigate/menu.ts'
 import type { EntryId } from '../plan/entry.ts'
@@ -146,7 +147,7 @@ export function compareTemplated(
 ): TemplatedDifference[] {
   if (a === b) return []
   const { paths } = addressesOf(site)
-  const isSameFolder = folderOf(paths.get(a)!) === folderOf(paths.get(b)!)
+  const isSameFolder = folderOf(valueFor(paths, a)) === folderOf(valueFor(paths, b))
   const [templateA, templateB] = [writer.templateOf(a), writer.templateOf(b)]
   const isSameTemplate = templateA.id === templateB.id
   const segments = [a, b].map((id) => segmentsOf(writer.pieces(id))) as [Segment[], Segment[]]
@@ -185,7 +186,7 @@ export function compareTemplated(
       {
         cause,
         region: left.region,
-        at: [starts[0]![n]! + skipped, starts[1]![n]! + skipped],
+        at: [itemAt(starts, 0)[n]! + skipped, itemAt(starts, 1)[n]! + skipped],
         lines,
       },
     ]

@@ -1,4 +1,5 @@
 import { type Element, isElement, type Node, parseMainContent } from '../standard/fragment.ts'
+import { itemAt, lastOf } from '../standard/present.ts'
 import { isVoid } from '../standard/voidElements.ts'
 import { isBlank, piecesOf } from './visual/elements.ts'
 
@@ -36,14 +37,14 @@ export function blocksOf(html: string): Block[] {
   let from = 0
   for (const { block, run } of piecesOf(fragment.childNodes)) {
     const nodes: readonly Node[] = run ?? [block]
-    const [first, last] = [nodes[0]!.sourceCodeLocation, nodes.at(-1)!.sourceCodeLocation]
+    const [first, last] = [itemAt(nodes, 0).sourceCodeLocation, lastOf(nodes).sourceCodeLocation]
     if (!first || !last || first.startOffset < from) return []
     // The parser moves misplaced content out of a table: its place in the source is not where it is shown.
     const isApart = nodes.every((node) => !isElement(node) || node.sourceCodeLocation?.startTag)
     if (!isApart) return []
     const source = html.slice(
       first.startOffset,
-      isOpen(nodes.at(-1)!, fragment) ? html.length : last.endOffset,
+      isOpen(lastOf(nodes), fragment) ? html.length : last.endOffset,
     )
     const lead = source.search(/[^\t\n\f\r ]/)
     let end = source.length

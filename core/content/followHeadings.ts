@@ -1,3 +1,4 @@
+import { lastOf } from '../standard/present.ts'
 import type { SingleChange } from '../plan/change/change.ts'
 import type { EntryId, LinkTarget } from '../plan/entry.ts'
 import type { OwnRedirect, Site } from '../plan/site.ts'
@@ -29,7 +30,7 @@ export function renamedHeadingIds(before: string, after: string): Map<string, st
     if (heading.id === '' || kept.has(heading.id)) return
     const same = ofText.get(heading.text)
     // What is not new any more will not be again.
-    while (same && same.length > 0 && !isNew(same.at(-1)!)) same.pop()
+    while (same && same.length > 0 && !isNew(lastOf(same))) same.pop()
     const there = was.length === is.length && is[at] && isNew(is[at]) ? is[at] : undefined
     const next = same?.at(-1) ?? there
     if (!next) return

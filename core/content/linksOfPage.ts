@@ -4,6 +4,7 @@ import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { readPointer } from '../pointer/pointer.ts'
 import { compileBody } from '../render/body.ts'
+import { valueFor } from '../standard/present.ts'
 
 /** A link that leads to a page from the text of another, or from the plan. */
 export interface LinkIn {
@@ -48,7 +49,7 @@ export function whereItLeads(
   }
   const entry = site.plan.entries.get(id)
   if (entry?.kind !== 'page') return { words: 'nowhere', isThere: false }
-  const path = addressesOf(site).paths.get(id)!
+  const path = valueFor(addressesOf(site).paths, id)
   const words = `${labelOf(entry)} (${path}${fragment ? `#${fragment}` : ''})`
   return isWritten(site, entry) ? { words, isThere: true } : { words: `${words}, planned`, isThere: false }
 }

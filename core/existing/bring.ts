@@ -1,6 +1,7 @@
 import { readingRuns } from '../navigate/readingOrder.ts'
 import type { EntryId } from '../plan/entry.ts'
 import type { TemplatesSite } from '../plan/site.ts'
+import { valueFor } from '../standard/present.ts'
 import type { Correction } from './corrections.ts'
 import type { DriftChoice } from './decide.ts'
 import { findDrift } from './drift.ts'
@@ -19,7 +20,7 @@ import { nameKey } from '../standard/fileName.ts'
 import type { FolderReport } from './report.ts'
 import { buildTemplates } from './template/build.ts'
 import type { ReadIncluded } from './template/included.ts'
-import { Sources } from './template/source.ts'
+import { idAt, Sources } from './template/source.ts'
 
 /** Nothing to take in: what is missing, in words for the author. */
 export class NothingToBring extends Error {
@@ -91,7 +92,7 @@ export function bring(
   const titles = titlesOf(folder, parts)
   const others = [...sorted.others, ...files.filter(({ path }) => unplanned.has(path))]
   const keys = new Map(others.map(({ path }, at) => [path, `file${at}`]))
-  const planned = planSite(folder, parts, hierarchy, titles, others, (path) => keys.get(path)!, known)
+  const planned = planSite(folder, parts, hierarchy, titles, others, (path) => valueFor(keys, path), known)
   tell('templates')
   const built = buildTemplates(
     folder,
@@ -107,9 +108,9 @@ export function bring(
   const names = namesOf([...parts.shared, ...parts.menus])
   const report: FolderReport = {
     pages: folder.pages.map(({ path }) => {
-      const { parent, evidence } = hierarchy.placings.get(path)!
-      const { title, label } = titles.titles.get(path)!
-      const id = planned.idOf(path)!.id
+      const { parent, evidence } = valueFor(hierarchy.placings, path)
+      const { title, label } = valueFor(titles.titles, path)
+      const id = idAt(planned.idOf, path)
       const template = built.templates.templates.find(
         (one) => one.id === built.templates.pages[id]!.template,
       )!
@@ -120,10 +121,10 @@ export function bring(
         ? null
         : readingRuns(built.site)
             .flat()
-            .map((id) => planned.pathOf.get(id)!),
+            .map((id) => valueFor(planned.pathOf, id)),
     templates: built.templates.templates.map(({ id, name, parts: own }) => ({
       name,
-      pages: built.kinds.get(id)!.map(({ path }) => path),
+      pages: valueFor(built.kinds, id).map(({ path }) => path),
       holes: own.flatMap((part) => {
         if (part.kind === 'text')
           return part.bits.some((bit) => typeof bit !== 'string') ? [{ kind: 'address' }] : []
@@ -133,7 +134,7 @@ export function bring(
     menus: [...parts.shared, ...parts.menus].map((menu) => {
       const said = decided.marks.get(menu) ?? NO_MARK
       return {
-        name: names.get(menu)!,
+        name: valueFor(names, menu),
         items: menu.entries.map(({ label, path, url, level }) => ({
           label,
           ...(path === undefined ? {} : { path }),
@@ -159,10 +160,10 @@ export function bring(
     site: { ...built.site, surround: { ...built.site.surround, templates: decided.templates } },
     choices: decided.choices,
     placings: hierarchy.placings,
-    ids: new Map(folder.pages.map(({ path }) => [path, planned.idOf(path)!.id])),
+    ids: new Map(folder.pages.map(({ path }) => [path, idAt(planned.idOf, path)])),
     folder,
     contentIn: built.contents,
-    contents: new Map(others.map(({ path, bytes }) => [keys.get(path)!, bytes])),
+    contents: new Map(others.map(({ path, bytes }) => [valueFor(keys, path), bytes])),
     report,
   }
 }
@@ -186,7 +187,7 @@ function unplannable(files: readonly FoundFile[], pages: Iterable<string>): Map<
   for (const { path } of files) byKey.set(nameKey(path), (byKey.get(nameKey(path)) ?? 0) + 1)
   for (const path of pages) {
     if (!canBePlanned(path)) reasons.set(path, 'Its name cannot be that of a page: it is kept as it is.')
-    else if (byKey.get(nameKey(path))! > 1)
+    else if (valueFor(byKey, nameKey(path)) > 1)
       reasons.set(
         path,
         'Another file has the same path but for the case of its letters: both are kept as they are.',

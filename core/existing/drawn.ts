@@ -1,6 +1,7 @@
 import { base64 } from '../standard/base64.ts'
 import { escapeAttribute } from '../standard/escape.ts'
 import { tokensOf } from '../standard/pageTokens.ts'
+import { itemAt } from '../standard/present.ts'
 import { withIncludes } from '../template/included.ts'
 import { createTemplateWriter } from '../template/write.ts'
 import { mediaTypeOf } from '../plan/file.ts'
@@ -90,7 +91,7 @@ export function drawPage(brought: Brought, path: string): DrawnPage | undefined 
     const end = at + piece.text.length
     const account = accountOfPiece(piece)
     if (account !== 'literal' && at >= bodyFrom && piece.text.trim() !== '') {
-      const kind = piece.parts.length === 1 ? piece.parts[0]!.kind : 'own'
+      const kind = piece.parts.length === 1 ? itemAt(piece.parts, 0).kind : 'own'
       const hole = { id: `hole-${holes.length + 1}`, name: HOLE_NAMES[kind], account }
       holes.push(hole)
       // The end of one stands before the beginning of the next at the same place.

@@ -1,3 +1,5 @@
+import { idAt } from './template/source.ts'
+import { itemAt, lastOf, valueFor } from '../standard/present.ts'
 import { collect } from './collect.ts'
 import { wayTo } from '../navigate/breadcrumb.ts'
 import { pageAbove } from '../navigate/pageAbove.ts'
@@ -130,7 +132,7 @@ function entriesOn(
 ): FoundMenu['entries'] {
   const fitted = built.menus.find(({ groups }) => groups.includes(group))
   if (fitted?.menu.kind !== 'plan' || fitted.menu.from.at !== 'section') return entries
-  const id = planned.idOf(group.page.path)!.id
+  const id = idAt(planned.idOf, group.page.path)
   return shownIn(planned, itemsShown(built.site, fitted.menu, fitted.pattern.shape, id)).map(
     ({ key, label, level }) => {
       const path = key.startsWith('/') ? key.slice(1) : undefined
@@ -173,7 +175,7 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
     const raw = keysOf(folder, group)
     // A text with the label of an item is that item, marked.
     const keys = raw.map((key, at) =>
-      key.startsWith('=') ? (byLabel.get(plainName(group.items[at]!.label)) ?? key) : key,
+      key.startsWith('=') ? (byLabel.get(plainName(itemAt(group.items, at).label)) ?? key) : key,
     )
     const firstOf = new Map<string, number>()
     for (const [at, key] of keys.entries()) if (!firstOf.has(key)) firstOf.set(key, at)
@@ -182,7 +184,7 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
     for (const entry of missing) collect(missingOf, plainName(entry.label), entry)
     const added = keys.flatMap((key, at) => (labelOfKey.has(key) ? [] : [{ key, item: group.items[at]! }]))
     const repeated = keys.flatMap((key, at) =>
-      labelOfKey.has(key) && firstOf.get(key)! < at ? [group.items[at]!] : [],
+      labelOfKey.has(key) && valueFor(firstOf, key) < at ? [group.items[at]!] : [],
     )
     for (const { key, item } of added) {
       const meant = missingOf.get(plainName(item.label))?.shift()
@@ -201,7 +203,7 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
     const kept = keys.filter((key, at) => labelOfKey.has(key) && firstOf.get(key) === at)
     const usual = entries.map(({ key }) => key).filter((key) => firstOf.has(key))
     if (kept.join('\n') !== usual.join('\n')) {
-      const list = (all: readonly string[]) => all.map((key) => labelOfKey.get(key)!).join(', ')
+      const list = (all: readonly string[]) => all.map((key) => valueFor(labelOfKey, key)).join(', ')
       say('menu', list(kept), list(usual), group.start)
     }
     for (const [at, key] of keys.entries()) {
@@ -214,7 +216,7 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
       const marked = marksIn.get(group) ?? []
       const texts =
         mark.form === 'text'
-          ? keys.filter((key, at) => !group.items[at]!.link && labelOfKey.has(key) && raw[at] !== key)
+          ? keys.filter((key, at) => !itemAt(group.items, at).link && labelOfKey.has(key) && raw[at] !== key)
           : []
       const wrong = [
         ...marked
@@ -226,10 +228,15 @@ function menuDrift(search: Search, menu: FoundMenu): { drifts: MenuDrift[]; mark
       ].filter(({ key }) => labelOfKey.has(key))
       const isMarked = marked.some(({ key }) => key === own)
       if (wrong.length > 0)
-        say('mark', labelOfKey.get(wrong[0]!.key)!, isMarked ? '' : (labelOfKey.get(own) ?? ''), wrong[0]!.at)
+        say(
+          'mark',
+          valueFor(labelOfKey, itemAt(wrong, 0).key),
+          isMarked ? '' : (labelOfKey.get(own) ?? ''),
+          itemAt(wrong, 0).at,
+        )
       else if (!isMarked && firstOf.has(own)) {
-        const item = group.items[firstOf.get(own)!]!
-        say('mark', '', labelOfKey.get(own)!, item.start)
+        const item = group.items[valueFor(firstOf, own)]!
+        say('mark', '', valueFor(labelOfKey, own), item.start)
       }
     }
     return { group, drift: found }
@@ -244,13 +251,13 @@ function breadcrumbDrift(
   { page, items, start }: LinkGroup,
   showsSelf: boolean,
 ): Drift | undefined {
-  const id = planned.idOf(page.path)!.id
+  const id = idAt(planned.idOf, page.path)
   const way = wayTo(site.plan, id)
   const wanted = way.filter((one) => one !== id)
   const expected = wanted.flatMap((one) => planned.pathOf.get(one) ?? [])
   const actual = trailOf(folder, page, items)
-  const last = items.at(-1)!
-  const ownNames = folder.names.get(page.path)!
+  const last = lastOf(items)
+  const ownNames = valueFor(folder.names, page.path)
   const isOwn =
     ownNames.has(plainName(last.label)) ||
     plainName(last.label) === plainName(labelOf(entryOf(site.plan, id)))
@@ -264,7 +271,7 @@ function breadcrumbDrift(
     path: page.path,
     part: 'breadcrumb',
     // A text before the first link introduces the breadcrumb.
-    says: (items[0]!.link ? items : items.slice(1)).map(({ label }) => label).join(' › '),
+    says: (itemAt(items, 0).link ? items : items.slice(1)).map(({ label }) => label).join(' › '),
     expected: [...wanted, ...(showsSelf ? [id] : [])]
       .map((one) => labelOf(entryOf(site.plan, one)))
       .join(' › '),
@@ -277,7 +284,7 @@ function pagerDrift({ parts, planned, site, built }: Search): Map<LinkGroup, Dri
   const drifts = new Map<LinkGroup, Drift[]>()
   for (const { group, links } of parts.pagers) {
     const { page } = group
-    const id = planned.idOf(page.path)!.id
+    const id = idAt(planned.idOf, page.path)
     const { previous, next } = neighbours(id)
     const wanted = { previous, next, up: pageAbove(site, id) }
     const found: Drift[] = []
@@ -306,7 +313,7 @@ const isUsual = ({ templates }: BuiltSite, direction: 'previous' | 'next' | 'up'
   templates.pagers.some(({ id, links }) => id !== 'relations' && links[direction] !== null)
 
 function relationsDrift({ planned, site }: Search, page: ReadPage): Drift[] {
-  const id = planned.idOf(page.path)!.id
+  const id = idAt(planned.idOf, page.path)
   const { previous, next } = neighboursOf(site)(id)
   const wanted = tableOf({ prev: previous, previous, next, up: pageAbove(site, id) })
   return page.relations.flatMap(({ rel, target, at }): Drift[] => {
@@ -336,8 +343,8 @@ function otherReference(says: string, would: string): { says: string; expected: 
       .reduceRight((text, { start, end }) => text.slice(0, start) + text.slice(end), html)
       .replace(/\s+/g, '')
   if (a.length === 0 || a.length !== b.length || bare(says, a) !== bare(would, b)) return undefined
-  const at = a.findIndex(({ raw }, n) => raw !== b[n]!.raw)
-  return at < 0 ? undefined : { says: a[at]!.raw, expected: b[at]!.raw }
+  const at = a.findIndex(({ raw }, n) => raw !== itemAt(b, n).raw)
+  return at < 0 ? undefined : { says: itemAt(a, at).raw, expected: itemAt(b, at).raw }
 }
 
 const COMPUTED = ['menu', 'breadcrumb', 'pager'] as const
@@ -351,7 +358,7 @@ function literalDrift(search: Search, deviation: Deviation, isCommon: boolean): 
   if (parts.length > 0 && parts.every(({ kind }) => kind === 'own')) return []
   const at = { path: page.path, line: lineAt(page, stretch.start + (says.length - says.trimStart().length)) }
   const computed = parts.filter((part) => COMPUTED.some((kind) => kind === part.kind))
-  const id = search.planned.idOf(page.path)!.id
+  const id = idAt(search.planned.idOf, page.path)
   const filled = computed.filter((part) => !isBlank(search.built.writer.part(id, part)))
   const isOptional =
     computed.length > 0 || parts.some((part) => part.kind === 'own' && part.usual.length === 0)
@@ -423,7 +430,7 @@ export function findDrift(search: Search): FoundDrift {
     for (const { group, drift: own } of drifts) byGroup.set(group, own)
   }
   for (const { groups } of parts.breadcrumbs) {
-    const showsSelf = groups.filter(({ items }) => !items.at(-1)!.link).length * 2 > groups.length
+    const showsSelf = groups.filter(({ items }) => !lastOf(items).link).length * 2 > groups.length
     for (const group of groups) {
       const found = breadcrumbDrift(search, group, showsSelf)
       byGroup.set(group, found ? [found] : [])
@@ -447,13 +454,13 @@ export function findDrift(search: Search): FoundDrift {
   const choices: DriftChoice[] = []
   for (const deviation of built.deviations) {
     const { page, override, stretch, parts: own } = deviation
-    const { id } = planned.idOf(page.path)!
+    const id = idAt(planned.idOf, page.path)
     let found: readonly Drift[] = []
     let isFixed = true
     const [only] = own
-    const title = titles.titles.get(page.path)!
+    const title = valueFor(titles.titles, page.path)
     const entry = entryOf(site.plan, id)
-    const inside = groupsOf.get(page)!.overlapping(stretch)
+    const inside = valueFor(groupsOf, page).overlapping(stretch)
     if (own.length === 1 && (only!.kind === 'title' || only!.kind === 'heading')) {
       const isCopied = only!.kind === 'title' ? title.isTitleCopied : title.isHeadingCopied
       if (isCopied && entry.kind === 'page')
@@ -471,7 +478,7 @@ export function findDrift(search: Search): FoundDrift {
       found = relationsDrift(search, page)
       drift.push(...found)
     } else if (own.length === 1 && COMPUTED.some((kind) => kind === only!.kind))
-      found = inside.flatMap((group) => byGroup.get(group)!)
+      found = inside.flatMap((group) => valueFor(byGroup, group))
     else if (own.length === 1 && (only!.kind === 'description' || only!.kind === 'content')) found = []
     else if (
       inside.length > 0 &&
@@ -482,7 +489,7 @@ export function findDrift(search: Search): FoundDrift {
       isFixed = false
     } else {
       const size = sizes.get(page) ?? 1
-      const times = others.get(variantOf(deviation))!
+      const times = valueFor(others, variantOf(deviation))
       found = literalDrift(search, deviation, times >= 2 && times >= size * 0.25)
       drift.push(...found)
     }
@@ -501,7 +508,7 @@ export function findDrift(search: Search): FoundDrift {
         would: deviation.would,
       })
   }
-  for (const page of folder.pages) drift.push(...linksDrift(page, groupsOf.get(page)!))
+  for (const page of folder.pages) drift.push(...linksDrift(page, valueFor(groupsOf, page)))
   const pages = Object.fromEntries(
     Object.entries(built.templates.pages).map(([id, making]) => [
       id,

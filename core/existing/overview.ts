@@ -1,5 +1,6 @@
 import type { EntryId } from '../plan/entry.ts'
 import type { TemplatePart } from '../plan/surround/templates.ts'
+import { valueFor } from '../standard/present.ts'
 import { createTemplateWriter } from '../template/write.ts'
 import { type Account, bytesByAccount } from './account.ts'
 import type { Brought } from './bring.ts'
@@ -63,8 +64,7 @@ function placedPages({ report, placings, site, ids }: Brought): PlacedPage[] {
     if (page) {
       const above = pagesAbove(page.parent)
       // What names a page further up, as a list of all pages does, says nothing else.
-      const against = placings
-        .get(page.path)!
+      const against = valueFor(placings, page.path)
         .against.filter(({ parent }) => !above.has(parent))
         .map(({ parent, evidence }) => ({ parent, evidence }))
       placed.push({ ...page, against, level })
@@ -105,7 +105,7 @@ function differencesOf({ report, choices, ids }: Brought): Difference[] {
   const paths = new Map([...ids].map(([path, id]) => [id, path]))
   const decided = choices.map(({ page, drift, now, would }, choice): Difference => ({
     choice,
-    path: paths.get(page)!,
+    path: valueFor(paths, page),
     drift,
     now,
     would,

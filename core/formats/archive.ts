@@ -9,6 +9,7 @@ import { createPageWriter } from '../render/pageWriter.ts'
 import { fontFilesOf } from '../render/style/openFonts.ts'
 import type { Encoding } from '../standard/encoding.ts'
 import { styleSheet } from '../render/style/styleSheet.ts'
+import { valueFor } from '../standard/present.ts'
 
 /** Text that is made when it is asked for, the key of bytes in the contents, or the name of a file of an open font. */
 export type FileSource =
@@ -46,7 +47,7 @@ export function* outputFiles(site: Site, year: number): Generator<OutputFile> {
     if (!isWritten(site, entry)) continue
     const { id } = entry
     const encoding = writer.encodingOf(id)
-    yield { path: paths.get(id)!, text: () => writer.page(id), ...(encoding ? { encoding } : {}) }
+    yield { path: valueFor(paths, id), text: () => writer.page(id), ...(encoding ? { encoding } : {}) }
   }
   for (const redirect of redirectsOf(site)) {
     if (redirect.rests === undefined)

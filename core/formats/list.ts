@@ -3,6 +3,7 @@ import type { EntryId } from '../plan/entry.ts'
 import { newLink, newPage } from '../plan/newEntry.ts'
 import { MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
 import { fileNameFault, PAGE_EXTENSION, soundFileName } from '../standard/fileName.ts'
+import { itemAt, lastOf } from '../standard/present.ts'
 import { isAllowedTarget, likelyTarget } from '../standard/target.ts'
 import { shortened } from '../standard/text.ts'
 
@@ -47,7 +48,7 @@ interface RawLine {
 
 /** A link as Markdown writes it, with what stands in its brackets: `[Shop](https://example.org "Buy")`. */
 const MARKDOWN_LINK = /^\[([^\]]*)\]\(([^()]*)\)$/
-const addressOf = (inBrackets: string) => inBrackets.trim().split(/\s/)[0]!.replace(/^<|>$/g, '')
+const addressOf = (inBrackets: string) => itemAt(inBrackets.trim().split(/\s/), 0).replace(/^<|>$/g, '')
 
 /** Without the sign that parts a name from what follows it. */
 const withoutSign = (name: string) =>
@@ -131,13 +132,13 @@ function readText(lines: readonly string[]): RawLine[] {
     const text = line.trim()
     const mark = HEADING.exec(text)
     if (mark && hasHeadings) {
-      heading = mark[1]!.length * 1000
+      heading = itemAt(mark, 1).length * 1000
       return [{ number: at + 1, depth: heading, title: text.slice(mark[0].length), label: '' }]
     }
     const numbered = isNumbered ? OUTLINE_NUMBER.exec(text) : null
     const bullet = numbered ?? BULLET.exec(text)
     const indent = indentOf(line)
-    const depth = numbered ? numbered[1]!.split('.').length * TAB - TAB : indent
+    const depth = numbered ? itemAt(numbered, 1).split('.').length * TAB - TAB : indent
     const below = hasHeadings ? heading + 1 + depth : depth
     return [{ number: at + 1, depth: below, title: bullet ? text.slice(bullet[0].length) : text, label: '' }]
   })
@@ -227,7 +228,7 @@ export function readList(text: string, rule: ListRule): ReadList {
       warnings.push({ warning: 'too long: cut to 300 characters' })
     }
     const before = open.at(-1)?.depth
-    while (open.length > 0 && open.at(-1)!.depth >= depth) open.pop()
+    while (open.length > 0 && lastOf(open).depth >= depth) open.pop()
     const isBelow = before !== undefined && depth > before
     if (isBelow && depth <= lastLink && depth - before >= 2 * step)
       warnings.push({ warning: 'jumps a level: it stands under the line before' })

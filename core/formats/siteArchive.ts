@@ -1,6 +1,7 @@
 import { unzipSync, type Zippable, zipSync } from 'fflate'
 import { MAX_FILES, MAX_SITE_BYTES } from '../plan/file.ts'
 import { filesByPath, type Site } from '../plan/site.ts'
+import { valueFor } from '../standard/present.ts'
 import type { OutputFile } from './archive.ts'
 import { InputFault } from './inputFault.ts'
 import { MAX_SITE_FILE, readSiteText, writeSiteFile } from './siteFile.ts'
@@ -52,7 +53,8 @@ export function* siteArchiveFiles(site: Site): Generator<OutputFile> {
 export function writeSiteArchive(site: Site, contents: ReadonlyMap<string, Uint8Array>): Uint8Array {
   const files: Zippable = {}
   for (const file of siteArchiveFiles(site)) {
-    const bytes = 'text' in file ? bytesOfText(file) : 'content' in file ? contents.get(file.content)! : NONE
+    const bytes =
+      'text' in file ? bytesOfText(file) : 'content' in file ? valueFor(contents, file.content) : NONE
     files[file.path] = [bytes, { level: isCompressed(file.path) ? 0 : 6 }]
   }
   return zipSync(files, { mtime: MTIME })

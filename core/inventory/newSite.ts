@@ -4,6 +4,7 @@ import { type EntryId, FIELDS_OF_KIND } from '../plan/entry.ts'
 import { MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
 import { type Site, siteWith } from '../plan/site.ts'
 import { InputFault } from '../formats/inputFault.ts'
+import { valueFor } from '../standard/present.ts'
 import { fieldOfCell } from './cells.ts'
 import { COLUMNS, columnNamed } from './columns.ts'
 import { cellFault, readTable, type TableRow } from './table.ts'
@@ -71,7 +72,7 @@ export function readNewSite(text: string, name: string, newId: () => EntryId): S
     const entry = entryOfRow(row, id || newId())
     const parent = parentOfRow(row, byId, way)
     if (parent?.kind === 'link') throw cellFault(row.number, 'parent', 'nothing can stand under a link.')
-    const level = parent ? levels.get(parent)! + 1 : 1
+    const level = parent ? valueFor(levels, parent) + 1 : 1
     if (!parent && way.length > 0)
       throw cellFault(row.number, 'depth', 'only the first row is the home page.')
     if (level > MAX_LEVELS)

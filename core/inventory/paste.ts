@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
 import { checkSize, InputFault } from '../formats/inputFault.ts'
 import type { EntryId } from '../plan/entry.ts'
+import { itemAt } from '../standard/present.ts'
 import { writtenCell } from './cells.ts'
 import type { Column } from './columns.ts'
 
@@ -37,7 +38,7 @@ export function pastedTable(text: string, rows: readonly EntryId[], columns: rea
   const uneven = cells.findIndex((line) => line.length !== width)
   if (uneven >= 0)
     throw new InputFault(
-      `Line ${uneven + 1} has ${cells[uneven]!.length} cells, and the first line has ${width}. Copy a rectangle of cells.`,
+      `Line ${uneven + 1} has ${itemAt(cells, uneven).length} cells, and the first line has ${width}. Copy a rectangle of cells.`,
     )
   if (width > columns.length)
     throw new InputFault(`${width} columns were copied, and there are ${columns.length} from here on.`)

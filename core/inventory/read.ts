@@ -1,5 +1,6 @@
 import * as v from 'valibot'
 import { addressesOf } from '../address/addresses.ts'
+import { valueFor } from '../standard/present.ts'
 import { statisticsOf } from '../statistics/statistics.ts'
 import { applySingle } from '../plan/change/apply.ts'
 import type { Own } from '../plan/change/own.ts'
@@ -48,7 +49,7 @@ const LABEL = columnNamed('menu label')!
 
 /** A cell as the value that its field takes. @throws InputFault */
 function valueOf(row: TableRow, column: Column, field: EntryField): unknown {
-  const cell = row.cells.get(column)!
+  const cell = valueFor(row.cells, column)
   const given = fieldOfCell(cell, field)
   if (given === undefined) throw cellFault(row.number, column.name, `“${cell}” is neither yes nor no.`)
   const checked = v.safeParse(fieldSchemas[field] as v.GenericSchema, given)
@@ -81,7 +82,7 @@ function newEntry(row: TableRow, id: EntryId): Entry {
   const entry: Record<string, unknown> = { ...(kind === 'page' ? newPage(id, name) : newGroup(id, name)) }
   for (const [column, field] of fieldsOfRow(row, kind)) {
     // An empty cell of a new row says nothing: the field starts as it does in any new entry.
-    if (row.cells.get(column)!.trim() !== '') entry[field] = valueOf(row, column, field)
+    if (valueFor(row.cells, column).trim() !== '') entry[field] = valueOf(row, column, field)
   }
   return entry as unknown as Entry
 }
@@ -168,7 +169,7 @@ class Reading {
         entry: id,
         label,
         before: writtenCell(column.value(Object.assign(Object.create(this.#source), { entry }) as RowSource)),
-        after: row.cells.get(column)!.trim(),
+        after: valueFor(row.cells, column).trim(),
       })
     }
     if (row.cells.has(PARENT)) this.#move(row, id, label)
@@ -215,7 +216,7 @@ export function readInventory(
     throw cellFault(1, 'id', 'the column is missing; without it rows cannot be told apart.')
   const reading = new Reading(site, newId)
   for (const row of rows) {
-    const id = row.cells.get(ID)!.trim()
+    const id = valueFor(row.cells, ID).trim()
     if (id === '') reading.add(row)
     else reading.change(row, id)
   }

@@ -4,6 +4,7 @@ import type { OutputFile } from '../formats/archive.ts'
 import type { Site } from '../plan/site.ts'
 import { type Encoding, UTF_8 } from '../standard/encoding.ts'
 import { nameKey } from '../standard/fileName.ts'
+import { valueFor } from '../standard/present.ts'
 import type { IncludesBy } from './choices.ts'
 import { type Candidate, candidatesIn } from './includeCandidates.ts'
 
@@ -78,7 +79,7 @@ function sharedParts(pages: readonly Page[]): {
     candidates.flatMap((candidate) => {
       const text = page.text.slice(candidate.start, candidate.end)
       const key = keyOf(page, text)
-      if (count.get(key)! < 2) return chosen(page, candidate.inside)
+      if (valueFor(count, key) < 2) return chosen(page, candidate.inside)
       const part = parts.get(key)
       if (part) part.uses++
       else parts.set(key, { text, encoding: page.encoding, name: candidate.name, uses: 1 })
@@ -139,7 +140,7 @@ export function* withIncludes(
     yield page ? { ...page.file, text: () => put(page) } : file
   }
   for (const [key, path] of paths) {
-    const { text, encoding } = parts.get(key)!
+    const { text, encoding } = valueFor(parts, key)
     yield { path, text: () => text, encoding: { ...encoding, hasMark: false } }
   }
 
@@ -148,7 +149,7 @@ export function* withIncludes(
     const { text, file } = page
     let out = ''
     let at = 0
-    for (const { start, end } of of.get(page)!) {
+    for (const { start, end } of valueFor(of, page)) {
       const path = paths.get(keyOf(page, text.slice(start, end)))
       if (path === undefined) continue
       out += text.slice(at, start) + call(file.path, path, root)

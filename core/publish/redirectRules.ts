@@ -4,6 +4,7 @@ import { notFoundPage } from '../address/notFound.ts'
 import { redirectsOf } from '../address/redirects.ts'
 import { encodePath, fragmentHref } from '../address/relative.ts'
 import type { Site } from '../plan/site.ts'
+import { valueFor } from '../standard/present.ts'
 
 /** An address that leads on, from the top of the site and plain, and where to, as it stands in an HTTP header. */
 interface Rule {
@@ -19,7 +20,7 @@ function rulesOf(site: Site): { readonly rules: readonly Rule[]; readonly notFou
   const hrefTo = hrefsFrom(fromTop(site.settings), '')
   const rules = redirectsOf(site).flatMap(({ from, to, rests }): Rule[] => {
     if (rests !== undefined) return []
-    const href = to.to === 'address' ? to.url : hrefTo(paths.get(to.entry)!) + fragmentHref(to.fragment)
+    const href = to.to === 'address' ? to.url : hrefTo(valueFor(paths, to.entry)) + fragmentHref(to.fragment)
     const folder = from === index || from.endsWith(`/${index}`) ? from.slice(0, -index.length) : ''
     return folder === ''
       ? [{ from, to: href }]
@@ -29,7 +30,7 @@ function rulesOf(site: Site): { readonly rules: readonly Rule[]; readonly notFou
         ]
   })
   const page = notFoundPage(site)
-  return { rules, notFound: page === undefined ? undefined : paths.get(page)! }
+  return { rules, notFound: page === undefined ? undefined : valueFor(paths, page) }
 }
 
 /** A text between double quotes, as both servers read them. */

@@ -3,6 +3,7 @@ import { rootPath } from '../address/href.ts'
 import { encodePath } from '../address/relative.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
+import { valueFor } from '../standard/present.ts'
 
 /** Whether a site stands at the top of its host, where alone `robots.txt` is read (RFC 9309 section 2.3). */
 export const isAtTop = ({ settings }: Pick<Site, 'settings'>): boolean => rootPath(settings.baseUrl) === '/'
@@ -22,7 +23,7 @@ export function robotsText(site: Site, hasSitemap: boolean): string | undefined 
   const disallowed: string[] = []
   for (const { entry } of surround.kind === 'templates' ? walk(plan) : []) {
     if (!isWritten(site, entry) || entry.inSearch) continue
-    const path = `/${encodePath(paths.get(entry.id)!)}`
+    const path = `/${encodePath(valueFor(paths, entry.id))}`
     disallowed.push(`Disallow: ${patternOf(path)}\n`)
     const index = `/index${settings.extension}`
     if (path.endsWith(index)) disallowed.push(`Disallow: ${patternOf(path.slice(0, 1 - index.length))}\n`)

@@ -6,6 +6,7 @@ import type { PageEntry } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { isForSearch } from '../render/head.ts'
+import { lastOf, valueFor } from '../standard/present.ts'
 
 /** https://www.sitemaps.org/protocol.html: the most that one file may list, and how long it may be. */
 const MOST_URLS = 50_000
@@ -32,11 +33,11 @@ function inLists(lines: readonly string[], mostUrls: number, mostBytes: number):
   let bytes = 0
   for (const line of lines) {
     // Every address is percent-encoded: its characters are its bytes.
-    if (lists.at(-1)!.length === mostUrls || bytes + line.length > mostBytes) {
+    if (lastOf(lists).length === mostUrls || bytes + line.length > mostBytes) {
       lists.push([])
       bytes = 0
     }
-    lists.at(-1)!.push(line)
+    lastOf(lists).push(line)
     bytes += line.length
   }
   return lists
@@ -56,7 +57,7 @@ export function sitemapFiles(
   const { paths } = addressesOf(site)
   const lines = pagesForSearch(site).map(({ id, body }) => {
     const changed = body.changed === '' ? [] : [x('lastmod', body.changed)]
-    return `  ${toXml(x('url', [x('loc', absoluteUrl(settings, paths.get(id)!)), ...changed]))}\n`
+    return `  ${toXml(x('url', [x('loc', absoluteUrl(settings, valueFor(paths, id))), ...changed]))}\n`
   })
   // A list of nothing is not valid: the protocol asks for at least one address.
   if (lines.length === 0) return []

@@ -9,6 +9,7 @@ import {
   serializeContent,
   textOf,
 } from '../standard/fragment.ts'
+import { itemAt, lastOf } from '../standard/present.ts'
 import { asText, CALL_MARK, settle, staysInside } from './containment.ts'
 import { MOST_PARTS } from '../plan/surround/surround.ts'
 import { indentLines } from './indent.ts'
@@ -174,7 +175,7 @@ const CALL = new RegExp(`${CALL_MARK}(\\d+)${CALL_MARK}`, 'g')
 export function compileHtml(html: string, indent: number): CompiledHtml {
   let source = written(settle(html), indent)
   const { calls } = source
-  const tried = source.html.replace(CALL, (_, n: string) => standIn(calls[Number(n)]!.element))
+  const tried = source.html.replace(CALL, (_, n: string) => standIn(itemAt(calls, Number(n)).element))
   if (calls.length > 0 && !staysInside(tried)) source = written(asText(html), indent)
   const texts: string[] = []
   const between: (Slot | Call)[] = []
@@ -212,9 +213,9 @@ export function writeHtml(
     const part = isCall(one) ? partOf(one).trim() : writeSlot(one, links)
     const isGone = isCall(one) && !isText(one.element) && part === ''
     // Of a part that a page does not have, no empty line is left.
-    html += (isGone ? texts[at]!.replace(/\n[ \t]*$/, '') : texts[at]!) + part
+    html += (isGone ? itemAt(texts, at).replace(/\n[ \t]*$/, '') : texts[at]!) + part
   })
-  return html + texts.at(-1)!
+  return html + lastOf(texts)
 }
 
 /** The files of the site that HTML shows or links to. */

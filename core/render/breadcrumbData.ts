@@ -3,6 +3,7 @@ import { absoluteUrl } from '../address/href.ts'
 import { addressesOf } from '../address/addresses.ts'
 import { labelOf, type PageEntry } from '../plan/entry.ts'
 import { isWritten, type PiecesSite } from '../plan/site.ts'
+import { valueFor } from '../standard/present.ts'
 import type { Links } from './links.ts'
 
 /**
@@ -25,7 +26,7 @@ export function breadcrumbData(site: PiecesSite, page: PageEntry, links: Links):
       item:
         settings.baseUrl === ''
           ? links.toPage(entry.id)!.replaceAll('&amp;', '&')
-          : absoluteUrl(settings, paths.get(entry.id)!),
+          : absoluteUrl(settings, valueFor(paths, entry.id)),
     }))
   if (items.length === 0) return ''
   const data = { '@context': 'https://schema.org', '@type': 'BreadcrumbList', itemListElement: items }

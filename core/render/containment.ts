@@ -10,6 +10,7 @@ import {
   serializeContent,
 } from '../standard/fragment.ts'
 import { escapeText } from '../standard/escape.ts'
+import { itemAt } from '../standard/present.ts'
 
 /** Marks the place of an address that is to be written. */
 export const SLOT_MARK = '\u0001'
@@ -59,7 +60,7 @@ export function staysInside(content: string): boolean {
       last.childNodes.length === 0 &&
       footer?.tagName === 'footer' &&
       footer.childNodes.length === 1 &&
-      footer.childNodes[0]!.nodeName === '#text' &&
+      itemAt(footer.childNodes, 0).nodeName === '#text' &&
       others.length === 0
     )
   })

@@ -1,6 +1,7 @@
 import { modelOf, type Piece } from '../plan/surround/piece.ts'
 import { type Place, PLACES } from '../plan/surround/place.ts'
 import { rowsOf, type Pieces } from '../plan/surround/surround.ts'
+import { itemAt } from '../standard/present.ts'
 
 /** A piece as it stands on a page. */
 export interface RenderedPiece {
@@ -87,7 +88,7 @@ function writeRows(rows: readonly Row[], pieces: readonly RenderedPiece[]): stri
   let html = ''
   for (const { first, count } of rows) {
     let row = ''
-    for (let at = first; at < first + count; at++) row += pieces[at]!.html
+    for (let at = first; at < first + count; at++) row += itemAt(pieces, at).html
     html += count > 1 && row !== '' ? `${INDENT}<div class="row">\n${row}${INDENT}</div>\n` : row
   }
   return html

@@ -5,6 +5,7 @@ import type { Entry, EntryId, LinkTarget } from '../plan/entry.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import type { Pointer } from '../pointer/pointer.ts'
 import { escapeAttribute } from '../standard/escape.ts'
+import { valueFor } from '../standard/present.ts'
 
 /** The links to write on pages that stand in one folder; each ready to stand in an attribute. */
 export interface Links {
@@ -38,7 +39,7 @@ export function linksFrom(site: Site, folder: string, rule: LinkRule = site.sett
   const toPage = (id: EntryId, fragment = '') => {
     let href = made.get(id)
     if (href === undefined && !made.has(id)) {
-      href = isWritten(site, site.plan.entries.get(id)) ? toPath(paths.get(id)!) : undefined
+      href = isWritten(site, site.plan.entries.get(id)) ? toPath(valueFor(paths, id)) : undefined
       made.set(id, href)
     }
     return href === undefined || fragment === '' ? href : href + escapeAttribute(fragmentHref(fragment))

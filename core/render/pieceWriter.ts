@@ -12,6 +12,7 @@ import type { PiecesSite } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
 import type { MenuShape } from '../plan/surround/menuShape.ts'
 import { directionOf, wordsOf } from '../plan/surround/siteWords.ts'
+import { itemAt, valueFor } from '../standard/present.ts'
 import { layoutOf, type RenderedPiece, writeBody } from './document.ts'
 import { escapeAttribute, escapeText } from '../standard/escape.ts'
 import { type HeadParts, headParts, renderHead } from './head.ts'
@@ -90,7 +91,7 @@ export function createPieceWriter(site: PiecesSite, year: number): PieceWriter {
 
   /** What the pages beside a page share with it; one that is shown at any address shares nothing with others. */
   function folderOfPage(id: EntryId): Folder {
-    const path = folderOf(paths.get(id)!)
+    const path = folderOf(valueFor(paths, id))
     const key = id === notFound ? ` ${path}` : path
     let folder = folders.get(key)
     if (!folder) {
@@ -126,7 +127,7 @@ export function createPieceWriter(site: PiecesSite, year: number): PieceWriter {
   function prepare(id: EntryId): Prepared {
     const page = entryOf(plan, id)
     if (page.kind !== 'page') throw new Error(`${id} is a ${page.kind}, not a page`)
-    const path = paths.get(id)!
+    const path = valueFor(paths, id)
     const folder = folderOfPage(id)
     const on = { page, order: neighbours(id) }
     return {
@@ -169,7 +170,7 @@ export function createPieceWriter(site: PiecesSite, year: number): PieceWriter {
   function partsOf({ page: { id }, folder, head, body, heading, content, pieces }: Prepared): WrittenPart[] {
     const ofPieces = pieces.map((one, at): WrittenPart => {
       const { piece, place } = one
-      const menu = folder.pieces[at]!.menu?.parts(id)
+      const menu = itemAt(folder.pieces, at).menu?.parts(id)
       return {
         kind: partOfPiece(one),
         key: `piece ${piece.id}`,

@@ -6,6 +6,7 @@ import { entryOf } from '../plan/plan.ts'
 import type { OwnRedirect, Site } from '../plan/site.ts'
 import { directionOf, wordsOf } from '../plan/surround/siteWords.ts'
 import { escapeAttribute, escapeText } from '../standard/escape.ts'
+import { valueFor } from '../standard/present.ts'
 
 /**
  * A page that leads on by itself: what a plain host can do for an address that has moved. A delay of 0 is taken
@@ -17,7 +18,7 @@ export function renderRedirect(site: Site, { from, to }: OwnRedirect): string {
   const href =
     to.to === 'address'
       ? to.url
-      : hrefsFrom(settings, folderOf(from))(addressesOf(site).paths.get(to.entry)!) +
+      : hrefsFrom(settings, folderOf(from))(valueFor(addressesOf(site).paths, to.entry)) +
         fragmentHref(to.fragment)
   const name = to.to === 'address' ? to.url : labelOf(entryOf(plan, to.entry))
   const url = escapeAttribute(href)

@@ -2,6 +2,7 @@ import { type EntryId, isBegun, labelOf } from '../plan/entry.ts'
 import { entryOf, walk } from '../plan/plan.ts'
 import { isOfTemplates, isWritten, type Site } from '../plan/site.ts'
 import { menuOf, piecesShown, pickedLinksOf, templatesOf } from '../plan/surround/surround.ts'
+import { valueFor } from '../standard/present.ts'
 import { type ReferencePlace, templateReferences } from '../template/references.ts'
 import { compileBody } from '../render/body.ts'
 
@@ -40,7 +41,8 @@ export function linksBroken(before: Site, after: Site): BrokenLink[] {
   const broken: BrokenLink[] = []
   const put = (from: EntryId, label: string, kind: BrokenLink['kind'], targets: Iterable<EntryId>) => {
     for (const to of targets) {
-      if (breaks(to)) broken.push({ from, label, kind, to, toLabel: labelOf(before.plan.entries.get(to)!) })
+      if (breaks(to))
+        broken.push({ from, label, kind, to, toLabel: labelOf(valueFor(before.plan.entries, to)) })
     }
   }
   for (const { label, links } of pickedLinksOf(after.surround, piecesShown(after.surround))) {

@@ -1,4 +1,5 @@
 import { addressesOf } from '../address/addresses.ts'
+import { valueFor } from '../standard/present.ts'
 import { textOfBody } from '../statistics/wordCount.ts'
 import { type EntryId, labelOf } from '../plan/entry.ts'
 import { walk } from '../plan/plan.ts'
@@ -65,7 +66,7 @@ export function search(site: Site, words: string, most = 50): Found[] {
         ? [
             ['title', entry.title],
             ['menu label', entry.label],
-            ['address', paths.get(entry.id)!],
+            ['address', valueFor(paths, entry.id)],
             ['text', textOfBody(entry.body), foldedOnce(entry.body, textOfBody(entry.body))],
             ['note', entry.note],
           ]

@@ -4,6 +4,7 @@ import { newPage } from '../plan/newEntry.ts'
 import { childrenOf, entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import { escapePlainly } from '../standard/escape.ts'
+import { itemAt, valueFor } from '../standard/present.ts'
 import { tableOf } from '../standard/table.ts'
 
 /** What the 404 page is called, by language. */
@@ -42,7 +43,7 @@ export function chooseNotFound({ plan }: Site, id: EntryId | null): Change {
  * @param today as `2026-05-31`
  */
 export function newNotFound({ plan, settings, surround }: Site, id: EntryId, today: string): Change {
-  const title = TITLES.get(settings.language.split('-')[0]!.toLowerCase()) ?? TITLES.get('en')!
+  const title = TITLES.get(itemAt(settings.language.split('-'), 0).toLowerCase()) ?? valueFor(TITLES, 'en')
   const home = `<p><a href="entry:${plan.home}">${escapePlainly(labelOf(entryOf(plan, plan.home)))}</a></p>\n`
   // The pages of templates are their author's HTML: nothing is computed there.
   const html = surround.kind === 'templates' ? home : '<put-site-map></put-site-map>\n'

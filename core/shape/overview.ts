@@ -5,6 +5,7 @@ import { newPage } from '../plan/newEntry.ts'
 import { childrenOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import { callsOf, compileHtml, type ComputedElement } from '../render/authorHtml.ts'
+import { itemAt, valueFor } from '../standard/present.ts'
 import { tableOf } from '../standard/table.ts'
 
 /** What a map of the site is called, by language. */
@@ -49,7 +50,8 @@ export function overviewOf(site: Site, id: EntryId, today: string): Change | und
 export function siteMapPage({ plan, settings }: Site, id: EntryId, today: string): Change | undefined {
   for (const entry of plan.entries.values())
     if (entry.kind === 'page' && calls(entry, 'put-site-map')) return undefined
-  const title = MAP_TITLES.get(settings.language.split('-')[0]!.toLowerCase()) ?? MAP_TITLES.get('en')!
+  const title =
+    MAP_TITLES.get(itemAt(settings.language.split('-'), 0).toLowerCase()) ?? valueFor(MAP_TITLES, 'en')
   const page = newPage(id, title, { state: 'ready' })
   const branch = { ...page, body: { html: SITE_MAP, changed: today }, entries: [] }
   return { kind: 'add', parent: plan.home, place: childrenOf(plan, plan.home).length, branches: [branch] }

@@ -1,5 +1,6 @@
 import { addressesOf } from '../address/addresses.ts'
 import { redirectsOf, redirectStarts } from '../address/redirects.ts'
+import { valueFor } from '../standard/present.ts'
 import { followLinks } from './followLinks.ts'
 import { unlinked } from './unlinked.ts'
 import { applyChange } from '../plan/change/apply.ts'
@@ -113,7 +114,7 @@ function redirectChanges(
   const there = new Set(redirects.map(({ from }) => nameKey(from)))
   const isFree = redirectStarts(applyChange(site, removal).site)
   const ended = [
-    ...[...gone].flatMap((id) => (isWritten(site, site.plan.entries.get(id)) ? [paths.get(id)!] : [])),
+    ...[...gone].flatMap((id) => (isWritten(site, site.plan.entries.get(id)) ? [valueFor(paths, id)] : [])),
     ...redirectsOf(site).flatMap((one) =>
       one.origin === 'pin' && one.to.to === 'entry' && gone.has(one.to.entry) ? [one.from] : [],
     ),

@@ -7,6 +7,7 @@ import type { Gone } from '../plan/gone.ts'
 import { addressesOf } from '../address/addresses.ts'
 import { withHtmlReferences } from '../pointer/inHtml.ts'
 import { entryPointer, type Pointer, readPointer, writePointer } from '../pointer/pointer.ts'
+import { valueFor } from '../standard/present.ts'
 
 /** Several entries as one batch, with words for the whole. */
 function batch(words: string, changes: readonly SingleChange[]): Batch {
@@ -125,10 +126,10 @@ export function removeAll(site: Site, ids: readonly EntryId[], under: UnderRemov
   const children = new Map<EntryId, EntryId[]>()
   const listOf = (id: EntryId): EntryId[] => {
     if (!children.has(id)) children.set(id, [...childrenOf(plan, id)])
-    return children.get(id)!
+    return valueFor(children, id)
   }
   for (const { entry } of deepestFirst) {
-    const parent = plan.parents.get(entry.id)!
+    const parent = valueFor(plan.parents, entry.id)
     const siblings = listOf(parent)
     const moving = listOf(entry.id)
     moving.forEach((child, at) => {
@@ -201,7 +202,7 @@ function targetIn(target: LinkTarget, ids: ReadonlyMap<EntryId, EntryId>): LinkT
 }
 
 function copyOf(branch: Branch, rule: CopyRule, isTop: boolean, ids: ReadonlyMap<EntryId, EntryId>): Branch {
-  const id = ids.get(branch.id)!
+  const id = valueFor(ids, branch.id)
   const entries =
     rule.withUnder || !isTop ? branch.entries.map((under) => copyOf(under, rule, false, ids)) : []
   const label = isTop ? rule.title : branch.label

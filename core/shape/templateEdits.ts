@@ -11,6 +11,7 @@ import type {
   TemplatePart,
   Templates,
 } from '../plan/surround/templates.ts'
+import { itemAt } from '../standard/present.ts'
 import { type FieldPlace, type Pattern, patternFields, withField } from '../template/patternFields.ts'
 import { bitsOfSource, sourceOfBits } from '../template/partSource.ts'
 import { createTemplateWriter } from '../template/write.ts'
@@ -77,7 +78,10 @@ export function setTemplateText(site: Site, of: TextsOf, run: TextRun, source: s
     if (first < 0) first = n
     last = n
   })
-  const now = source.slice(places[first]!.from, source.length - (whole.length - places[last]!.to))
+  const now = source.slice(
+    itemAt(places, first).from,
+    source.length - (whole.length - itemAt(places, last).to),
+  )
   const known = run.texts.slice(first, last + 1).flat()
   const edited = <Part extends TemplatePart>(parts: readonly Part[]): Part[] =>
     parts.map((part, n) => {

@@ -2,6 +2,7 @@ import { parseFragment } from 'parse5'
 import { bodyTree } from '../plan/bodyTree.ts'
 import type { Body } from '../plan/entry.ts'
 import { contentOf, isElement, type Node, textOf } from '../standard/fragment.ts'
+import { valueFor } from '../standard/present.ts'
 
 /** A word to be looked up, and where it stands in its source, in characters. */
 export interface PlacedWord {
@@ -92,7 +93,7 @@ export function differentWordsIn(body: Body, language: string): readonly string[
   const found = new Set<string>()
   for (const { word } of wordsInBody(body, language)) {
     if (!words.has(word)) words.set(word, word)
-    found.add(words.get(word)!)
+    found.add(valueFor(words, word))
   }
   const result = [...found]
   known.set(body, { language, words: result })

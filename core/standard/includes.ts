@@ -1,4 +1,5 @@
 import type { Stretch } from './pageTokens.ts'
+import { itemAt } from './present.ts'
 
 /** What a page puts in from a file of its own, where the page names it. */
 export interface Include extends Stretch {
@@ -17,7 +18,7 @@ const SSI_INCLUDE = /<!--#include\s{1,20}(virtual|file)\s{0,20}=\s{0,20}(["'])([
 /** A path without its steps up and its query. */
 function plainPath(path: string): string {
   const kept: string[] = []
-  for (const name of path.split(/[?#]/)[0]!.split('/')) {
+  for (const name of itemAt(path.split(/[?#]/), 0).split('/')) {
     if (name === '..') kept.pop()
     else if (name !== '.' && name !== '') kept.push(name)
   }

@@ -1,4 +1,5 @@
 import type { Stretch } from './pageTokens.ts'
+import { itemAt } from './present.ts'
 
 /** Stretches of one page that are found by their places: no search looks at all of them. */
 export class Stretches<One extends Stretch> {
@@ -18,7 +19,7 @@ export class Stretches<One extends Stretch> {
     let [from, to] = [0, this.#sorted.length]
     while (from < to) {
       const middle = (from + to) >> 1
-      if (this.#sorted[middle]!.one.start < place) from = middle + 1
+      if (itemAt(this.#sorted, middle).one.start < place) from = middle + 1
       else to = middle
     }
     return from
@@ -34,7 +35,7 @@ export class Stretches<One extends Stretch> {
   overlapping({ start, end }: Stretch): One[] {
     const found: { one: One; at: number }[] = []
     for (let index = this.#before(end) - 1; index >= 0 && this.#reach[index]! > start; index--)
-      if (this.#sorted[index]!.one.end > start) found.push(this.#sorted[index]!)
+      if (itemAt(this.#sorted, index).one.end > start) found.push(this.#sorted[index]!)
     return found.sort((a, b) => a.at - b.at).map(({ one }) => one)
   }
 }

@@ -16,6 +16,7 @@ import type { Piece } from '../plan/surround/piece.ts'
 import type { Place } from '../plan/surround/place.ts'
 import { standings } from '../plan/surround/surround.ts'
 import { compileBody } from '../render/body.ts'
+import { valueFor } from '../standard/present.ts'
 import { templateLinks } from '../template/links.ts'
 
 /** The links that stand on one page, each as often as it stands there. */
@@ -131,7 +132,7 @@ export function clicksFromHome(site: Site, graph: ReadonlyMap<EntryId, PageLinks
     if (!links) continue
     for (const to of new Set([...links.surround, ...links.text])) {
       if (clicks.has(to)) continue
-      clicks.set(to, clicks.get(page)! + 1)
+      clicks.set(to, valueFor(clicks, page) + 1)
       waiting.push(to)
     }
   }

@@ -4,6 +4,7 @@ import type { Site } from '../plan/site.ts'
 import { sourceReferences, withSourceReferences } from '../pointer/inSource.ts'
 import { readPointer } from '../pointer/pointer.ts'
 import type { Spelling, Templates } from '../plan/surround/templates.ts'
+import { valueFor } from '../standard/present.ts'
 import { pathOfReference } from './lastPath.ts'
 import { type Published, spelt, tailOf } from './spelling.ts'
 import { valueAt } from '../standard/record.ts'
@@ -18,7 +19,7 @@ export function writeContent(
 ): string {
   if (!/entry:|site-file:/i.test(html)) return html
   const { paths } = addressesOf(site)
-  const from = paths.get(page)!
+  const from = valueFor(paths, page)
   const spellings = valueAt(templates.pages, page)?.spelt ?? {}
   let written = ''
   let at = 0

@@ -5,6 +5,7 @@ import type { EntryId } from '../plan/entry.ts'
 import type { Site } from '../plan/site.ts'
 import type { Included, IncludedPart, Templates } from '../plan/surround/templates.ts'
 import { includesIn } from '../standard/includes.ts'
+import { valueFor } from '../standard/present.ts'
 import type { Writing } from './writing.ts'
 
 /** Where no item is marked. */
@@ -20,7 +21,7 @@ export interface IncludedWriter {
 
 /** The path that references of a part start from: they stand in the pages that put it in. */
 export const seenFrom = (paths: ReadonlyMap<EntryId, string>, { plan }: Site, from: EntryId, path: string) =>
-  folderOf(paths.get(from) ?? paths.get(plan.home)!) + path.slice(path.lastIndexOf('/') + 1)
+  folderOf(paths.get(from) ?? valueFor(paths, plan.home)) + path.slice(path.lastIndexOf('/') + 1)
 
 /** @param menu writes a menu by its pattern, with nothing marked */
 export function includedWriter(

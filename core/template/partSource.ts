@@ -1,4 +1,5 @@
 import type { Address, Bits, PatternHole, Spelling } from '../plan/surround/templates.ts'
+import { valueFor } from '../standard/present.ts'
 import { isSameData } from '../standard/sameData.ts'
 
 const pointerOf = ({ to, id, tail }: Address): string => `${to}:${id}${tail}`
@@ -101,7 +102,7 @@ function bitsOfMiddle(source: string, before: Bits, isPattern: boolean): Bits {
   while (at < source.length) {
     const next = pointers.find((pointer) => source.startsWith(pointer, at))
     if (next !== undefined) {
-      put(known.get(next)!, next.length)
+      put(valueFor(known, next), next.length)
       continue
     }
     const typed = typedPointer(source, at, usual ?? RELATIVE)

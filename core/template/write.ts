@@ -8,6 +8,7 @@ import type { Site, TemplatesSite } from '../plan/site.ts'
 import { markOf } from '../plan/change/mark.ts'
 import { menuOf } from '../plan/surround/surround.ts'
 import { escapeAttribute } from '../standard/escape.ts'
+import { itemAt, valueFor } from '../standard/present.ts'
 import { textWriter } from './asWritten.ts'
 import { CONTENT, type IncludedFile, type PageWriter, type WrittenPart } from '../page/pageWriter.ts'
 import type { WholePart } from '../page/parts.ts'
@@ -50,9 +51,12 @@ function inCode(text: string, quote: '"' | "'"): string {
 function likelyMaking({ plan }: Site, { pages, templates }: Templates, id: EntryId): PageMaking {
   const count = new Map(templates.map((template) => [template.id, 0]))
   for (const { template } of Object.values(pages))
-    if (count.has(template)) count.set(template, count.get(template)! + 1)
+    if (count.has(template)) count.set(template, valueFor(count, template) + 1)
   // Of those that are as common, the first of the list: how pages are kept says nothing.
-  const commonest = [...count].sort(([, a], [, b]) => b - a)[0]![0]
+  const commonest = itemAt(
+    [...count].sort(([, a], [, b]) => b - a),
+    0,
+  )[0]
   // What a page with a template that is there no more says of its own does not help others either.
   const madeBy = (page: EntryId): readonly PageMaking[] => {
     const own = pages[page]
@@ -92,7 +96,7 @@ export function createTemplateWriter(site: TemplatesSite): TemplateWriter {
     const own = valueAt(templates.pages, id)
     return own && byId.has(own.template) ? own : likelyMaking(site, templates, id)
   }
-  const templateOf = (id: EntryId) => byId.get(makingOf(id).template)!
+  const templateOf = (id: EntryId) => valueFor(byId, makingOf(id).template)
 
   function menuOn(id: EntryId, patternId: string, writing: Writing, mark?: HereMark): string {
     const pattern = menus.get(patternId)
@@ -136,7 +140,7 @@ export function createTemplateWriter(site: TemplatesSite): TemplateWriter {
   function* pieces(id: EntryId): Generator<WrittenPiece> {
     const { overrides } = makingOf(id)
     const { parts } = templateOf(id)
-    const writing = writingOn(site, paths.get(id)!, publishedOn(id))
+    const writing = writingOn(site, valueFor(paths, id), publishedOn(id))
     let at = 0
     const upTo = function* (end: number): Generator<WrittenPiece> {
       for (; at < end && at < parts.length; at++)
@@ -174,17 +178,17 @@ export function createTemplateWriter(site: TemplatesSite): TemplateWriter {
       return [{ file: one.file, path: file.path, text, encoding: one.encoding }]
     }))
   const unmarked = (id: EntryId, part: MenuPart) =>
-    menuOn(id, part.pattern, writingOn(site, paths.get(id)!, publishedOn(id)), NO_MARK)
+    menuOn(id, part.pattern, writingOn(site, valueFor(paths, id), publishedOn(id)), NO_MARK)
   const page = (id: EntryId) => {
     const text = [...pieces(id)].reduce((whole, piece) => whole + piece.text, '')
     // A template may hold what its author typed.
-    return withoutPointers(site, text, paths.get(id)!, templates.spelling, publishedOn(id))
+    return withoutPointers(site, text, valueFor(paths, id), templates.spelling, publishedOn(id))
   }
 
   function partsOf(id: EntryId): WrittenPart[] {
     const all = [...pieces(id)]
     const texts = new Map<WholePart, string>()
-    partOfPieces(all).forEach((part, at) => texts.set(part, (texts.get(part) ?? '') + all[at]!.text))
+    partOfPieces(all).forEach((part, at) => texts.set(part, (texts.get(part) ?? '') + itemAt(all, at).text))
     // All menus are one: where a page keeps something of its own, it may stand for several.
     const menu = {
       get unmarked() {
@@ -209,9 +213,9 @@ export function createTemplateWriter(site: TemplatesSite): TemplateWriter {
       const text = page(id)
       if (templates.included.length === 0) return text
       const texts = new Map(includedFiles().map((file) => [file.path, file.text]))
-      return withIncludes(paths.get(id)!, text, (path) => texts.get(path))
+      return withIncludes(valueFor(paths, id), text, (path) => texts.get(path))
     },
-    part: (id, part) => partOf(id, part, writingOn(site, paths.get(id)!, publishedOn(id))),
+    part: (id, part) => partOf(id, part, writingOn(site, valueFor(paths, id), publishedOn(id))),
     unmarked,
     page,
     pieces: (id) => [...pieces(id)],

@@ -10,6 +10,7 @@ import type { EntryId } from '../plan/entry.ts'
 import { walk as walkPlan } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { createPageWriter } from '../render/pageWriter.ts'
+import { valueFor } from '../standard/present.ts'
 import { driftFinder } from './drift.ts'
 import { type Element, elementsOf } from '../standard/fragment.ts'
 import { asBrowsersRead, resolveReference, withoutFragment, withoutQuery } from '../standard/reference.ts'
@@ -77,7 +78,7 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport, WalkR
   const pages = [...walkPlan(site.plan)].flatMap(({ entry }) => (isWritten(site, entry) ? [entry] : []))
   const urlOf = (path: string) => top + encodePath(path)
   const files = new Set([...outputFiles(site, year)].map(({ path }) => path))
-  const idOfPath = new Map(pages.map(({ id }) => [paths.get(id)!, id]))
+  const idOfPath = new Map(pages.map(({ id }) => [valueFor(paths, id), id]))
   const index = `index${site.settings.extension}`
   const driftOn = driftFinder(site)
   const parts = new Map<EntryId, ReadonlySet<string>>()
@@ -126,7 +127,7 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport, WalkR
 
   const checkPart = (on: EntryId, part: string, fault: WalkFault) => {
     const check = () => {
-      if (!parts.get(on)!.has(part)) faults.push(fault)
+      if (!valueFor(parts, on).has(part)) faults.push(fault)
     }
     if (parts.has(on)) check()
     else {
@@ -146,7 +147,7 @@ export function* walkSite(site: Site, year: number): Generator<WalkReport, WalkR
   }
 
   for (const [n, { id, title }] of pages.entries()) {
-    const url = urlOf(paths.get(id)!)
+    const url = urlOf(valueFor(paths, id))
     const html = writer.shown(id)
     const page = parsePage(html)
     const elements = [...elementsOf(page)].map(({ element }) => element)

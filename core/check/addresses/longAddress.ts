@@ -1,3 +1,4 @@
+import { valueFor } from '../../standard/present.ts'
 import type { PageRule } from '../rule.ts'
 
 /** Windows takes 260 characters for a whole path; what the site is unpacked into comes before. */
@@ -12,7 +13,7 @@ export const longAddress: PageRule = {
   source: 'MAX_PATH: https://learn.microsoft.com/windows/win32/fileio/maximum-file-path-limitation',
   from: ({ addresses }, page) => [addresses.paths.get(page.id)],
   find({ addresses }, page) {
-    const path = addresses.paths.get(page.id)!
+    const path = valueFor(addresses.paths, page.id)
     if (path.length <= MOST) return []
     const words = `The path has ${path.length} characters, which some systems cannot hold.`
     return [{ place: { in: 'entry', entry: page.id }, words, gist: path }]

@@ -1,4 +1,5 @@
 import { nameKey } from '../../standard/fileName.ts'
+import { valueFor } from '../../standard/present.ts'
 import type { SiteRule } from '../rule.ts'
 
 /** Two pages whose own file names are the same where case does not count: one of them got a number. */
@@ -13,7 +14,7 @@ export const nameTaken: SiteRule = {
     [...addresses.names].flatMap(([id, name]) => {
       const entry = site.plan.entries.get(id)
       if (entry?.kind !== 'page' || entry.fileName === '' || id === site.plan.home) return []
-      const path = addresses.paths.get(id)!
+      const path = valueFor(addresses.paths, id)
       // In the flat layout a name may carry those of its sections before it.
       if (nameKey(name).endsWith(nameKey(entry.fileName))) return []
       return [

@@ -8,6 +8,7 @@ import {
   wordsInContent,
   wordsInFields,
 } from '../../spelling/spelling.ts'
+import { valueFor } from '../../standard/present.ts'
 import { type Checked, COMMON_PRACTICE, type Found, type SiteRule } from '../rule.ts'
 import { inContent } from '../bodyElements.ts'
 
@@ -29,7 +30,7 @@ function findIn(entry: Entry, { site }: Checked, isRight: (word: string) => bool
       const source = entry.kind === 'page' ? entry.body.html.slice(0, start) : ''
       return inContent(entry, { start, end, line: source.split('\n').length })
     })
-  return [...places].map(([word, place]) => foundAt(place, word, counts.get(word)!))
+  return [...places].map(([word, place]) => foundAt(place, word, valueFor(counts, word)))
 }
 
 function foundAt(place: Found['place'], word: string, count: number): Found {

@@ -2,6 +2,7 @@ import { folderOf } from '../../address/relative.ts'
 import type { EntryId } from '../../plan/entry.ts'
 import { isOfTemplates, type TemplatesSite } from '../../plan/site.ts'
 import type { Bits, Included, Spelling } from '../../plan/surround/templates.ts'
+import { valueFor } from '../../standard/present.ts'
 import { createTemplateWriter } from '../../template/write.ts'
 import { bitsOf, bitsOfOverrides, insertedFiles } from '../insertedFiles.ts'
 import { type Found, type SiteRule } from '../rule.ts'
@@ -40,7 +41,7 @@ export const includedElsewhere: SiteRule = {
     const relative = relativeParts(site)
     if (relative.length === 0) return []
     const inserted = insertedFiles(site, createTemplateWriter(site))
-    const folder = (page: EntryId) => folderOf(paths.get(page) ?? paths.get(site.plan.home)!)
+    const folder = (page: EntryId) => folderOf(paths.get(page) ?? valueFor(paths, site.plan.home))
     return pages.flatMap(({ id }): Found[] => {
       const all = inserted(id)
       return relative.flatMap(({ file, from }) => {

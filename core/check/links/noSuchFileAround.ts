@@ -7,6 +7,7 @@ import { sourceReferences } from '../../pointer/inSource.ts'
 import { decoded, readPointer } from '../../pointer/pointer.ts'
 import { nameKey } from '../../standard/fileName.ts'
 import { hasCode } from '../../standard/pageTokens.ts'
+import { valueFor } from '../../standard/present.ts'
 import { asBrowsersRead, resolveReference, withoutQuery } from '../../standard/reference.ts'
 import type { EntryId } from '../../plan/entry.ts'
 import type { Site } from '../../plan/site.ts'
@@ -25,7 +26,7 @@ function pathWithin(site: Site, from: EntryId, typed: string): string | undefine
   const text = asBrowsersRead(typed)
   if (text === '' || text.startsWith('#') || hasCode(text) || readPointer(text)) return undefined
   const top = topOf(site)
-  const here = top + encodePath(addressesOf(site).paths.get(from)!)
+  const here = top + encodePath(valueFor(addressesOf(site).paths, from))
   const whole = withoutQuery(resolveReference(here, text))
   return `${whole}/`.startsWith(top) ? decoded(whole.slice(top.length)) : undefined
 }
@@ -56,7 +57,7 @@ export const noSuchFileAround: SiteRule = {
         const on = pages.find((page) => isDead(page, url))
         if (on === undefined || isShown?.() === false) return []
         const isEverywhere = on === pages[0] && pages.every((page) => isDead(page, url))
-        const where = isEverywhere ? '' : ` on ${addressesOf(site).paths.get(on)!}`
+        const where = isEverywhere ? '' : ` on ${valueFor(addressesOf(site).paths, on)}`
         return [{ place, words: `“${url}” not found${where}.`, gist: url }]
       })
     })

@@ -1,3 +1,4 @@
+import { lastOf } from '../../standard/present.ts'
 import type { ElementContent, Root, RootContent } from 'hast'
 import { sanitize } from 'hast-util-sanitize'
 import { toHtml } from 'hast-util-to-html'
@@ -82,6 +83,6 @@ function unwrapped(nodes: readonly RootContent[]): RootContent[] {
   const [first, ...others] = full
   const isAll = isElement(first, 'p') && others.every((node) => isElement(node, 'ul', 'ol'))
   const content = isAll ? [...first.children, ...others] : [...nodes]
-  while (content.length > 0 && (isGap(content.at(-1)!) || isElement(content.at(-1), 'br'))) content.pop()
+  while (content.length > 0 && (isGap(lastOf(content)) || isElement(content.at(-1), 'br'))) content.pop()
   return content
 }

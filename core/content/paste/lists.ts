@@ -1,4 +1,5 @@
 import type { Element, ElementContent, RootContent } from 'hast'
+import { lastOf } from '../../standard/present.ts'
 import { element, isElement, isGap, type Parent, styleOf, textIn } from './tree.ts'
 
 /** Signs that programs write before the items of a list as text, where they write no list. */
@@ -87,7 +88,7 @@ function listOf(items: readonly Item[]): Element[] {
       else made.push(list)
       open = [...open, { level, list }]
     }
-    open.at(-1)!.list.children.push(element('li', content))
+    lastOf(open).list.children.push(element('li', content))
   }
   return made
 }

@@ -1,4 +1,5 @@
 import type { ElementContent, RootContent } from 'hast'
+import { lastOf } from '../../standard/present.ts'
 import { BLOCKS, element, holdsBlocks, isBlock, isElement, isGap, type Parent } from './tree.ts'
 
 /** Blocks that hold blocks, of which nothing stays but what is in them. */
@@ -55,9 +56,9 @@ function parted(node: RootContent): RootContent[] {
     else if (breaks.length > 0 && isGap(child)) continue
     else {
       if (breaks.length > 1) lines.push([])
-      else lines.at(-1)!.push(...breaks)
+      else lastOf(lines).push(...breaks)
       breaks = []
-      lines.at(-1)!.push(child)
+      lastOf(lines).push(child)
     }
   }
   return lines.filter((line) => !line.every(isGap)).map((line) => element('p', line, node.properties))

@@ -5,6 +5,7 @@ import {
   serializeContent,
   serializeElement,
 } from '../../standard/fragment.ts'
+import { itemAt } from '../../standard/present.ts'
 import { attrsOf, having, keptOf } from './attributes.ts'
 import type { DocNode } from './document.ts'
 import { isGap } from './elements.ts'
@@ -84,7 +85,7 @@ export function readTable(table: Element, readInside: ReadInside): DocNode | und
   // What the rows would be by themselves need not be said, and follows what is done to them.
   const byThemselves = partsOfRows(rows.map(({ type, content }) => ({ type, content: content! })))
   const isByThemselves = rows.every(({ attrs: { part, section } = {} }, at) => {
-    const isNext = at === 0 || part !== rows[at - 1]!.attrs!['part']
+    const isNext = at === 0 || part !== itemAt(rows, at - 1).attrs!['part']
     return byThemselves[at] === part && (section === undefined || (section === '' && isNext))
   })
   const content = isByThemselves

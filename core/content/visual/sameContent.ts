@@ -6,6 +6,7 @@ import {
   parseMainContent,
   textOf,
 } from '../../standard/fragment.ts'
+import { lastOf, valueFor } from '../../standard/present.ts'
 import { isBlank, isTextLevel, piecesOf } from './elements.ts'
 
 /** Elements that mean the same when one that ends and the next that begins are written as one. */
@@ -114,12 +115,12 @@ function putLine(nodes: readonly Node[], parts: string[]): void {
   let last: string | undefined
   for (const { text, thing, within } of signs) {
     const elements = within
-      .map((one) => names.get(one)!)
+      .map((one) => valueFor(names, one))
       .sort()
       .join()
     const word = thing ?? `"${text}`
     // Text within the same elements is one, however it is written.
-    if (elements === last && thing === undefined && parts.at(-1)!.startsWith('"'))
+    if (elements === last && thing === undefined && lastOf(parts).startsWith('"'))
       parts.push(`${parts.pop()!}${text}`)
     else {
       if (elements !== last) parts.push(`in ${elements}`)

@@ -1,3 +1,4 @@
+import { itemAt } from '../../standard/present.ts'
 import type { DocNode } from './document.ts'
 
 /** Where a line that is all there is needs no paragraph of its own. */
@@ -11,8 +12,8 @@ const LISTS = new Set(['bulletList', 'orderedList'])
  * @param container the name of the node that holds the blocks
  */
 export function isBare(container: string, blocks: readonly DocNode[], at: number): boolean {
-  const wrapped = (blocks[at]!.attrs?.['wrapped'] ?? 'auto') as string
-  if (blocks[at]!.attrs?.['kept'] || wrapped === 'p') return false
+  const wrapped = (itemAt(blocks, at).attrs?.['wrapped'] ?? 'auto') as string
+  if (itemAt(blocks, at).attrs?.['kept'] || wrapped === 'p') return false
   if (wrapped === 'bare') return blocks[at - 1]?.attrs?.['wrapped'] !== 'bare'
   return TIGHT.has(container) && at === 0 && blocks.slice(1).every(({ type }) => LISTS.has(type))
 }

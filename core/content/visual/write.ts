@@ -1,4 +1,5 @@
 import { escapeAttribute, escapeText } from '../../standard/escape.ts'
+import { itemAt, valueFor } from '../../standard/present.ts'
 import { type DocMark, type DocNode, unpacked } from './document.ts'
 import { partsOfRows } from './tableParts.ts'
 import { isBare } from './wrapping.ts'
@@ -16,7 +17,7 @@ export function writeBlocks(doc: DocNode): string[] {
   const blocks = doc.content ?? []
   return blocks
     .map((_, at) => writeBlock(blocks, at, 'root').join('\n'))
-    .filter((html, at) => html !== '' || blocks[at]!.type === 'keptBlock')
+    .filter((html, at) => html !== '' || itemAt(blocks, at).type === 'keptBlock')
 }
 
 /** Attributes that the editor works with, by the name of the node or mark, in the order in which they are written. */
@@ -67,7 +68,7 @@ const tagOf = ({ type, attrs }: DocNode): string =>
     ? `h${attrs!['level'] as number}`
     : type === 'box' || type === 'boxLabel'
       ? String(attrs!['tag'])
-      : TAGS.get(type)!
+      : valueFor(TAGS, type)
 
 const indented = (lines: Lines): Lines => lines.map((line) => `  ${line}`)
 
@@ -126,7 +127,7 @@ function writeInside(content: readonly DocNode[], container: string): Inside {
   return {
     lines,
     isLine: lines.length === 0 || (content.length === 1 && isBareFirst),
-    beginsWithText: isBareFirst && content[0]!.content !== undefined,
+    beginsWithText: isBareFirst && itemAt(content, 0).content !== undefined,
   }
 }
 
@@ -154,9 +155,15 @@ function writeTable(node: DocNode): Lines {
   if (columns !== '') inside.push(columns)
   let from = 0
   for (let to = 1; to <= rows.length; to++) {
-    if (to < rows.length && parts[to] === parts[from] && typeof rows[to]!.attrs?.['section'] !== 'string')
+    if (
+      to < rows.length &&
+      parts[to] === parts[from] &&
+      typeof itemAt(rows, to).attrs?.['section'] !== 'string'
+    )
       continue
-    const section = unpacked(rows[from]!.attrs?.['section']).map(([name, value]) => attribute(name, value))
+    const section = unpacked(itemAt(rows, from).attrs?.['section']).map(([name, value]) =>
+      attribute(name, value),
+    )
     const tag = `t${parts[from]!}`
     inside.push(...around(tag, section.join(''), { lines: rows.slice(from, to).flatMap(writeRow) }))
     from = to
@@ -192,13 +199,17 @@ function writeLine(line: readonly DocNode[]): string {
     for (const { mark } of open.splice(from).reverse()) written += `</${markTag(mark)}>`
   }
   line.forEach((node, at) => {
-    const wanted = (node.marks ?? []).map((mark, n) => ({ key: keyOf(mark), mark, end: ends[at]![n]! }))
+    const wanted = (node.marks ?? []).map((mark, n) => ({
+      key: keyOf(mark),
+      mark,
+      end: itemAt(ends, at)[n]!,
+    }))
     let stay = 0
-    while (stay < open.length && wanted.some(({ key }) => key === open[stay]!.key)) stay++
+    while (stay < open.length && wanted.some(({ key }) => key === itemAt(open, stay).key)) stay++
     const begins = wanted.filter(({ key }) => !open.slice(0, stay).some((one) => one.key === key))
     const longest = Math.max(0, ...begins.filter(({ mark }) => isWhole(mark)).map(({ end }) => end))
     // One that is kept whole and goes on for longer than what is open goes around it.
-    while (stay > 0 && !isWhole(open[stay - 1]!.mark) && open[stay - 1]!.end < longest) stay--
+    while (stay > 0 && !isWhole(itemAt(open, stay - 1).mark) && itemAt(open, stay - 1).end < longest) stay--
     closeFrom(stay)
     const inner = wanted
       .filter(({ key }) => !open.some((one) => one.key === key))
@@ -221,7 +232,7 @@ function endsOf(line: readonly DocNode[]): number[][] {
   let after = new Map<string, number>()
   for (let at = line.length - 1; at >= 0; at--) {
     const here = new Map<string, number>()
-    ends[at] = (line[at]!.marks ?? []).map((mark) => {
+    ends[at] = (itemAt(line, at).marks ?? []).map((mark) => {
       const key = keyOf(mark)
       const end = after.get(key) ?? at + 1
       here.set(key, end)

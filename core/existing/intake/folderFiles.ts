@@ -1,3 +1,4 @@
+import { valueFor } from '../../standard/present.ts'
 import { collect } from '../collect.ts'
 import { most } from '../most.ts'
 import { endingOf, mediaTypeOf } from '../../plan/file.ts'
@@ -75,8 +76,8 @@ function settleEncodings(
     for (const [path, page] of map) {
       if (!page.isOpen) continue
       const near = (beside.get(path) ?? []).find((one) => told.has(one))
-      const name = near === undefined ? usual : told.get(near)!.encoding.name
-      map.set(path, decodedIn(page, files.get(path)!.bytes, { name, hasMark: false }))
+      const name = near === undefined ? usual : valueFor(told, near).encoding.name
+      map.set(path, decodedIn(page, valueFor(files, path).bytes, { name, hasMark: false }))
     }
 }
 
@@ -116,7 +117,7 @@ export function sortFiles(
   const includes = new Map([...read].map(([path, { text }]) => [path, includesOf(path, text)]))
   const parts = new Map<string, DecodedPage>()
   for (const path of new Set([...includes.values()].flat())) {
-    const page = read.get(path) ?? (texts.has(path) ? decodePage(texts.get(path)!.bytes) : undefined)
+    const page = read.get(path) ?? (texts.has(path) ? decodePage(valueFor(texts, path).bytes) : undefined)
     if (page) parts.set(path, page)
   }
   settleEncodings(read, parts, includes, byPath)
@@ -126,7 +127,7 @@ export function sortFiles(
     ),
   )
   for (const path of read.keys()) {
-    const file = byPath.get(path)!
+    const file = valueFor(byPath, path)
     if (parts.has(path)) others.push(file)
     else if (!pages.has(path)) {
       others.push(file)

@@ -2,6 +2,7 @@ import type { Branch } from '../../plan/branch.ts'
 import type { EntryId, PageEntry } from '../../plan/entry.ts'
 import { childrenOf, entryOf } from '../../plan/plan.ts'
 import type { Site } from '../../plan/site.ts'
+import { valueFor } from '../../standard/present.ts'
 import type { Brought } from '../bring.ts'
 
 /** How pages are added to an existing site. */
@@ -35,7 +36,7 @@ export function placesFor(
   { parent: chosen, isChosen }: Pick<Joining, 'parent' | 'isChosen'>,
 ): readonly PlacedBranch[] {
   const paths = new Map([...ids].map(([path, id]) => [id, path]))
-  const isPlaced = (id: EntryId) => placings.get(paths.get(id)!)?.evidence !== 'none'
+  const isPlaced = (id: EntryId) => placings.get(valueFor(paths, id))?.evidence !== 'none'
   const isThere = (id: EntryId) => site.plan.entries.has(id)
   /** Of each parent in the site, what stands under it once all is there. */
   const siblings = new Map<EntryId, EntryId[]>()
@@ -54,7 +55,7 @@ export function placesFor(
   }
 
   /** A new page with the new pages that stand under it. */
-  const branchOf = (id: EntryId): Branch => ({ ...entries.get(id)!, entries: [...branchesUnder(id)] })
+  const branchOf = (id: EntryId): Branch => ({ ...valueFor(entries, id), entries: [...branchesUnder(id)] })
 
   function* branchesUnder(id: EntryId): Generator<Branch> {
     for (const child of childrenOf(plan, id)) {

@@ -8,6 +8,7 @@ import { isOfTemplates, type Site } from '../../plan/site.ts'
 import { templatesOf } from '../../plan/surround/surround.ts'
 import type { PageMaking } from '../../plan/surround/templates.ts'
 import { fileNameFault, nameKey } from '../../standard/fileName.ts'
+import { valueFor } from '../../standard/present.ts'
 import { bring, type Brought, NothingToBring, type Step } from '../bring.ts'
 import type { FoundFile } from '../intake/folderFiles.ts'
 import { plainName, titleParts } from '../pages/folder.ts'
@@ -128,7 +129,7 @@ export function joinPages(read: ReadForSite, joining: Joining): Joined {
   const spelt = new Map<string, PageMaking['spelt']>()
   const empty: { path: string; reason: string }[] = []
   const entryFor = (page: ReadPage): PageEntry => {
-    const id = brought.ids.get(page.path)!
+    const id = valueFor(brought.ids, page.path)
     const content = brought.contentIn.get(page)
     const body = !content
       ? { html: '', spelt: {} }
@@ -161,7 +162,7 @@ export function joinPages(read: ReadForSite, joining: Joining): Joined {
       body: { html: isSound ? body.html : '', changed: '' },
     }
   }
-  const entries = new Map(pages.map((page) => [brought.ids.get(page.path)!, entryFor(page)]))
+  const entries = new Map(pages.map((page) => [valueFor(brought.ids, page.path), entryFor(page)]))
   const adding: SingleChange[] = [
     ...files.map((file): SingleChange => ({ kind: 'addFile', file })),
     ...placesFor(site, brought, entries, joining).map(({ parent, place, branch }): SingleChange => ({
@@ -186,19 +187,19 @@ export function joinPages(read: ReadForSite, joining: Joining): Joined {
       ],
     },
     pages: pages.map(({ path }) => {
-      const id = brought.ids.get(path)!
+      const id = valueFor(brought.ids, path)
       const made = makings.get(id)
       return {
         path,
         id,
         title: labelOf(entryOf(after.plan, id)),
-        parent: after.plan.parents.get(id)!,
+        parent: valueFor(after.plan.parents, id),
         template: made?.template.name,
         differences: made?.differences ?? 0,
       }
     }),
     contents: new Map(
-      files.map(({ path, content }) => [content, { path, bytes: brought.contents.get(content)! }]),
+      files.map(({ path, content }) => [content, { path, bytes: valueFor(brought.contents, content) }]),
     ),
     passedOver: [...passedOver, ...empty],
   }

@@ -1,5 +1,6 @@
 import type { TemplatePart } from '../../plan/surround/templates.ts'
 import type { Stretch } from '../../standard/pageTokens.ts'
+import { itemAt, lastOf } from '../../standard/present.ts'
 import { linksOfCells } from '../template/match.ts'
 import type { Lying } from '../template/deviations.ts'
 
@@ -42,11 +43,11 @@ export function layOver(
     for (let first = 0; first < expected.length;) {
       const { part } = expected[first]!
       let next = first + 1
-      while (next < expected.length && expected[next]!.part === part) next++
+      while (next < expected.length && itemAt(expected, next).part === part) next++
       const there = matched.slice(first, next)
       // All of it, with nothing in between.
       if (there.every((at, n) => at >= 0 && at === there[0]! + n))
-        lying[part] = { start: actual[there[0]!]!.start, end: actual[there.at(-1)!]!.end }
+        lying[part] = { start: itemAt(actual, there[0]!).start, end: itemAt(actual, lastOf(there)).end }
       first = next
     }
   }

@@ -4,6 +4,7 @@ import type { EntryId, PageEntry } from '../../plan/entry.ts'
 import { entryOf } from '../../plan/plan.ts'
 import type { TemplatesSite } from '../../plan/site.ts'
 import type { Override, PageMaking, Template } from '../../plan/surround/templates.ts'
+import { itemAt, valueFor } from '../../standard/present.ts'
 import { createTemplateWriter } from '../../template/write.ts'
 import { isDifference } from '../../template/kept.ts'
 import { writeContent } from '../../template/content.ts'
@@ -44,11 +45,21 @@ export function makingsFor(
   const all = after.surround.templates
   const times = new Map(all.templates.map(({ id }) => [id, 0]))
   for (const { template } of Object.values(all.pages)) times.set(template, (times.get(template) ?? 0) + 1)
-  const tried = [...all.templates].sort((a, b) => times.get(b.id)! - times.get(a.id)!).slice(0, MOST_TRIED)
+  const tried = [...all.templates]
+    .sort((a, b) => valueFor(times, b.id) - valueFor(times, a.id))
+    .slice(0, MOST_TRIED)
   const bare = Object.fromEntries(
     pages.map(({ path, encoding }) => {
-      const id = brought.ids.get(path)!
-      return [id, { template: tried[0]!.id, encoding: { ...encoding }, overrides: [], spelt: spelt.get(id)! }]
+      const id = valueFor(brought.ids, path)
+      return [
+        id,
+        {
+          template: itemAt(tried, 0).id,
+          encoding: { ...encoding },
+          overrides: [],
+          spelt: valueFor(spelt, id),
+        },
+      ]
     }),
   )
   const templates = { ...all, pages: { ...all.pages, ...bare } }
@@ -58,18 +69,18 @@ export function makingsFor(
   const { paths } = addressesOf(site)
   return new Map(
     pages.map((page): [EntryId, Making] => {
-      const id = brought.ids.get(page.path)!
+      const id = valueFor(brought.ids, page.path)
       const entry = entryOf(site.plan, id) as PageEntry
       const content = brought.contentIn.get(page)
-      const writing = writingOn(site, paths.get(id)!, published)
+      const writing = writingOn(site, valueFor(paths, id), published)
       const said = templateOf(id)
       const fits = (said === undefined ? tried : all.templates.filter((one) => one.id === said)).map(
         (template) => {
           const written = template.parts.map((part) => writer.part(id, part))
           const textOf = new Map(template.parts.map((part, at) => [part, written[at]!]))
-          const lying = layOver(page.text, content, template.parts, (part) => textOf.get(part)!)
+          const lying = layOver(page.text, content, template.parts, (part) => valueFor(textOf, part))
           const found = deviationsOf(sources, page, template.parts, lying, content, {
-            part: (part) => textOf.get(part)!,
+            part: (part) => valueFor(textOf, part),
             bits: (bits) => writing.bits(bits, {}, templates.spelling),
             isContent: (text) => writeContent(site, templates, id, entry.body.html, published) === text,
           })

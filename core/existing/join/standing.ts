@@ -2,6 +2,7 @@ import { addressesOf } from '../../address/addresses.ts'
 import type { EntryId } from '../../plan/entry.ts'
 import { isWritten, type Site, type TemplatesSite } from '../../plan/site.ts'
 import { encodeText } from '../../standard/encoding.ts'
+import { valueFor } from '../../standard/present.ts'
 import { createTemplateWriter } from '../../template/write.ts'
 import type { FoundFile } from '../intake/folderFiles.ts'
 import type { KnownIds } from '../plan/site.ts'
@@ -19,7 +20,7 @@ const NO_BYTES = new Uint8Array()
 export function pagesOf(site: Site): [EntryId, string][] {
   const { paths } = addressesOf(site)
   return [...site.plan.entries.values()].flatMap((entry): [EntryId, string][] =>
-    entry.kind === 'page' && isWritten(site, entry) ? [[entry.id, paths.get(entry.id)!]] : [],
+    entry.kind === 'page' && isWritten(site, entry) ? [[entry.id, valueFor(paths, entry.id)]] : [],
   )
 }
 

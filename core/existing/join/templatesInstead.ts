@@ -17,6 +17,7 @@ import { makingsFor } from './makings.ts'
 import { knownIds, pagesOf } from './standing.ts'
 import * as v from 'valibot'
 import { isSameData } from '../../standard/sameData.ts'
+import { valueFor } from '../../standard/present.ts'
 
 /** A site of pieces on its way to templates. Nothing is changed yet. */
 export interface Turned {
@@ -86,7 +87,7 @@ export function templatesInstead(
   const spelt = new Map<EntryId, PageMaking['spelt']>()
   const bodies: SingleChange[] = []
   for (const page of brought.folder.pages) {
-    const id = brought.ids.get(page.path)!
+    const id = valueFor(brought.ids, page.path)
     const content = brought.contentIn.get(page)
     const body = content ? contentOf(sources, page, content, found.spelling) : { html: '', spelt: {} }
     const { changed } = (entryOf(site.plan, id) as PageEntry).body
@@ -131,6 +132,6 @@ export function templatesInstead(
       words: 'Templates instead of pieces',
       changes: [...before, set(whole)],
     },
-    contents: new Map(files.map(({ path, content }) => [content, isMade.get(path)!])),
+    contents: new Map(files.map(({ path, content }) => [content, valueFor(isMade, path)])),
   }
 }

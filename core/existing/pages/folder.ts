@@ -1,4 +1,5 @@
 import { nameKey } from '../../standard/fileName.ts'
+import { itemAt } from '../../standard/present.ts'
 import type { ReadPage } from './readPage.ts'
 import type { Targets } from './targets.ts'
 
@@ -60,13 +61,16 @@ export function homeOf(pages: readonly ReadPage[], targets: Targets): string {
   }
   const depth = (path: string) => path.split('/').length
   const isIndex = (path: string) => (/(?:^|\/)(?:index|default|home)\.\w+$/i.test(path) ? 1 : 0)
-  return [...pages].sort(
-    (a, b) =>
-      depth(a.path) - depth(b.path) ||
-      isIndex(b.path) - isIndex(a.path) ||
-      (led.get(b.path) ?? 0) - (led.get(a.path) ?? 0) ||
-      (a.path < b.path ? -1 : 1),
-  )[0]!.path
+  return itemAt(
+    [...pages].sort(
+      (a, b) =>
+        depth(a.path) - depth(b.path) ||
+        isIndex(b.path) - isIndex(a.path) ||
+        (led.get(b.path) ?? 0) - (led.get(a.path) ?? 0) ||
+        (a.path < b.path ? -1 : 1),
+    ),
+    0,
+  ).path
 }
 
 /** Puts together what all pages say of each other. */

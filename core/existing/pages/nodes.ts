@@ -1,4 +1,5 @@
 import type { CloseTag, OpenTag, PageToken, Stretch } from '../../standard/pageTokens.ts'
+import { itemAt, lastOf, valueFor } from '../../standard/present.ts'
 import { tableOf } from '../../standard/table.ts'
 import { isVoid } from '../../standard/voidElements.ts'
 
@@ -77,7 +78,7 @@ export function elementsOf(source: string, tokens: readonly PageToken[]): PageEl
   const isOpen = (tag: string) => (counts.get(tag) ?? 0) > 0
   const pop = (at: number, token: number, close?: CloseTag) => {
     const element = stack.pop()!
-    counts.set(element.tag, counts.get(element.tag)! - 1)
+    counts.set(element.tag, valueFor(counts, element.tag) - 1)
     element.to = close ? close.start : at
     element.end = close ? close.end : at
     element.close = close
@@ -103,7 +104,7 @@ export function elementsOf(source: string, tokens: readonly PageToken[]): PageEl
       if (ENDS_PARAGRAPH.has(tag)) endOpen(['p'], PARAGRAPH_LIMITS, token.start, number)
       const ends = ENDS.get(tag)
       if (ends) endOpen(ends[0], ends[1], token.start, number)
-      const parent = stack.at(-1)!
+      const parent = lastOf(stack)
       const element: PageElement = {
         tag,
         open: token,
@@ -123,7 +124,7 @@ export function elementsOf(source: string, tokens: readonly PageToken[]): PageEl
       stack.push(element)
       counts.set(tag, (counts.get(tag) ?? 0) + 1)
     } else if (token.kind === 'close' && isOpen(token.tag)) {
-      while (stack.at(-1)!.tag !== token.tag) pop(token.start, number)
+      while (lastOf(stack).tag !== token.tag) pop(token.start, number)
       pop(token.start, number, token)
     }
   })
@@ -145,7 +146,7 @@ function lastBefore(elements: readonly PageElement[], start: number): PageElemen
   let [low, high] = [0, elements.length]
   while (low < high) {
     const middle = (low + high) >> 1
-    if (elements[middle]!.start <= start) low = middle + 1
+    if (itemAt(elements, middle).start <= start) low = middle + 1
     else high = middle
   }
   return elements[low - 1]

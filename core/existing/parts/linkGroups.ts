@@ -1,3 +1,4 @@
+import { itemAt } from '../../standard/present.ts'
 import { attributeOf, type PageElement } from '../pages/nodes.ts'
 import { directionOf } from './directions.ts'
 import { sourceOffset, type Stretch } from '../../standard/pageTokens.ts'
@@ -266,7 +267,7 @@ export function linkGroups(page: ReadPage, isShared: IsShared): readonly LinkGro
     for (const block of [...blocks, undefined]) {
       const to = block ? block.firstToken - 1 : until
       if (to >= from && count(sums.links, from, to) > 0) {
-        const range = { start: page.tokens[from]!.start, end: page.tokens[to]!.end }
+        const range = { start: itemAt(page.tokens, from).start, end: itemAt(page.tokens, to).end }
         const at = blocks.length === 0 ? '' : `/${line}`
         emit(element, from, to, blocks.length === 0 ? range : trimmed(page, range), at)
         line++

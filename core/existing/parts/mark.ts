@@ -1,3 +1,4 @@
+import { itemAt, valueFor } from '../../standard/present.ts'
 import { collect } from '../collect.ts'
 import type { AttributeToken, Stretch } from '../../standard/pageTokens.ts'
 import { attributeOf, type PageElement } from '../pages/nodes.ts'
@@ -20,11 +21,11 @@ function tagsIn({ tokens }: ReadPage, { start, end }: Stretch): Tag[] {
   let [from, to] = [0, tokens.length]
   while (from < to) {
     const middle = (from + to) >> 1
-    if (tokens[middle]!.start < start) from = middle + 1
+    if (itemAt(tokens, middle).start < start) from = middle + 1
     else to = middle
   }
   const tags: Tag[] = []
-  for (let at = from; at < tokens.length && tokens[at]!.end <= end; at++) {
+  for (let at = from; at < tokens.length && itemAt(tokens, at).end <= end; at++) {
     const token = tokens[at]!
     if (token.kind === 'open') tags.push(token)
   }
@@ -88,7 +89,7 @@ export function marksOf(
     const all = flat(unitsOf(group))
     const places = new Map(group.items.map((item, at) => [item, at]))
     return all.map((unit) => {
-      const key = keys[places.get(unit.item)!]!
+      const key = keys[valueFor(places, unit.item)]!
       const head = { start: unit.start, end: unit.units.length > 0 ? unit.list.start : unit.end }
       return { group, key, at: head, tags: tagsIn(group.page, head) }
     })

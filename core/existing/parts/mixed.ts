@@ -1,3 +1,4 @@
+import { itemAt, lastOf, valueFor } from '../../standard/present.ts'
 import type { PageElement } from '../pages/nodes.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import { directionAmong } from './directions.ts'
@@ -23,7 +24,7 @@ function pagerItems(cluster: readonly LinkGroup[]): ReadonlySet<GroupItem> {
   const times = new Map<string, number>()
   for (const { items } of cluster)
     for (const item of new Set(items.map(said))) times.set(item, (times.get(item) ?? 0) + 1)
-  const isFixed = (item: GroupItem) => times.get(said(item))! * 2 > cluster.length
+  const isFixed = (item: GroupItem) => valueFor(times, said(item)) * 2 > cluster.length
   for (const { items } of cluster)
     for (const [at, item] of items.entries()) {
       const direction = item.link && directionAmong(items, at)
@@ -60,8 +61,9 @@ const SEPARATOR = /[|›»>→•·▸▶‣~«‹<←–—/]|::|--/
 function partOf(group: LinkGroup, items: readonly GroupItem[], name: string): LinkGroup {
   const others = group.items.filter((item) => !items.includes(item))
   const first = wholeOf(items[0]!, group, others)
-  const last = wholeOf(items.at(-1)!, group, others)
-  const between = items.length > 1 ? wordsBetween(group.page, items[0]!.end, items[1]!.start) : ''
+  const last = wholeOf(lastOf(items), group, others)
+  const between =
+    items.length > 1 ? wordsBetween(group.page, itemAt(items, 0).end, itemAt(items, 1).start) : ''
   return {
     ...group,
     start: first.start,
@@ -89,7 +91,7 @@ function pagerRange(
   const last = items.findLastIndex((item) => pager.has(item))
   if (!items.slice(first, last + 1).every((item) => !item.link || pager.has(item))) return undefined
   // “Next:” before the link belongs to it.
-  while (first > 0 && !items[first - 1]!.link) first--
+  while (first > 0 && !itemAt(items, first - 1).link) first--
   return [first, last + 1]
 }
 
@@ -104,7 +106,7 @@ export function takenApart(cluster: readonly LinkGroup[]): readonly LinkGroup[] 
   const having = cluster.filter((group) => ranges.get(group) && isLong(group))
   if (having.length < Math.max(4, cluster.length * ENOUGH)) return cluster
   const fixed = new Set(
-    having.flatMap((group) => group.items.slice(0, ranges.get(group)![0]).map((item) => targetOf(item))),
+    having.flatMap((group) => group.items.slice(0, valueFor(ranges, group)[0]).map((item) => targetOf(item))),
   )
   return cluster.flatMap((group): LinkGroup[] => {
     const { items } = group

@@ -1,3 +1,4 @@
+import { itemAt, lastOf, valueFor } from '../../standard/present.ts'
 import { most } from '../most.ts'
 import { type Correction, correctionsOf, elementAt } from '../corrections.ts'
 import { attributeOf } from '../pages/nodes.ts'
@@ -99,7 +100,7 @@ function apart(
 ): ReadonlyMap<ReadPage, readonly LinkGroup[]> {
   const ofPages = new Map<ReadPage, LinkGroup[]>([...groups.keys()].map((page) => [page, []]))
   for (const cluster of byPlace(groups, nearPlace))
-    for (const group of takenApart(cluster)) ofPages.get(group.page)!.push(group)
+    for (const group of takenApart(cluster)) valueFor(ofPages, group.page).push(group)
   for (const ofPage of ofPages.values()) ofPage.sort((a, b) => a.start - b.start)
   return ofPages
 }
@@ -119,7 +120,7 @@ function isBreadcrumb(folder: ReadFolder, groups: readonly LinkGroup[]): boolean
     return first !== undefined && pathOf(first) === folder.home
   }
   const endsHere = (group: LinkGroup) =>
-    group.items.at(-1)!.link === undefined || isItself(folder, group, group.items.at(-1)!)
+    lastOf(group.items).link === undefined || isItself(folder, group, lastOf(group.items))
   if (share(groups, (group) => BREADCRUMB_NAME.test(group.names)) > 0.5)
     return share(groups, isFromHome) > 0.3
   if (groups.length < 2 || share(groups, isFromHome) < 0.7) return false
@@ -130,7 +131,7 @@ function isBreadcrumb(folder: ReadFolder, groups: readonly LinkGroup[]): boolean
     group.separator !== '' &&
     group.items.length > 1 &&
     endsHere(group) &&
-    isItself(folder, group, group.items.at(-1)!)
+    isItself(folder, group, lastOf(group.items))
   const lengths = new Set(groups.map(({ items }) => items.length))
   return share(groups, isWay) >= 0.8 && lengths.size > 1
 }
@@ -197,8 +198,8 @@ function withHalves(
     for (const key of new Set(keys.get(group))) have.set(key, (have.get(key) ?? 0) + 1)
   const isHalf = (cluster: readonly LinkGroup[]) =>
     cluster.length === 1 &&
-    keys.get(cluster[0]!)!.length > 1 &&
-    keys.get(cluster[0]!)!.every((key) => (have.get(key) ?? 0) * 2 > usual.length)
+    valueFor(keys, cluster[0]!).length > 1 &&
+    valueFor(keys, cluster[0]!).every((key) => (have.get(key) ?? 0) * 2 > usual.length)
   return clusters
     .filter((cluster) => !isHalf(cluster))
     .map((cluster) => (cluster === usual ? [...usual, ...clusters.filter(isHalf).flat()] : cluster))
@@ -226,10 +227,10 @@ function consensusOf(folder: ReadFolder, groups: readonly LinkGroup[]): readonly
   for (const list of lists) for (const key of new Set(list)) counts.set(key, (counts.get(key) ?? 0) + 1)
   // A page need not have an item of its own: it is not counted against it.
   const isKept = (key: string) => {
-    const without = groups.some(({ page }, at) => `/${page.path}` === key && !lists[at]!.includes(key))
+    const without = groups.some(({ page }, at) => `/${page.path}` === key && !itemAt(lists, at).includes(key))
       ? 1
       : 0
-    return (counts.get(key)! + without) * 2 > groups.length
+    return (valueFor(counts, key) + without) * 2 > groups.length
   }
   const kept = new Set([...counts.keys()].filter(isKept))
   const usual = most(lists.map((list) => [...new Set(list.filter((key) => kept.has(key)))].join('\n')))
@@ -244,7 +245,7 @@ function consensusOf(folder: ReadFolder, groups: readonly LinkGroup[]): readonly
   }
   return order.map((key) => {
     const items = groups.flatMap((group, at) => {
-      const found = lists[at]!.indexOf(key)
+      const found = itemAt(lists, at).indexOf(key)
       return found < 0 ? [] : [group.items[found]!]
     })
     const linked = items.filter(({ link }) => link)
@@ -288,7 +289,7 @@ export function recognise(
   const { pages } = folder
   const counts = new Map<string, number>()
   for (const page of pages) for (const name of namesOn(page)) counts.set(name, (counts.get(name) ?? 0) + 1)
-  const isShared = (name: string) => counts.get(name)! > 1 || pages.length === 1
+  const isShared = (name: string) => valueFor(counts, name) > 1 || pages.length === 1
   const groups = apart(new Map(pages.map((page) => [page, linkGroups(page, isShared)])))
   const names = new Set([
     ...[...folder.names.values()].flatMap((own) => [...own]),
@@ -343,7 +344,7 @@ export function recognise(
       const entries = consensusOf(folder, same)
       if (!isMenu(entries, same, pages.length)) continue
       found.push({ entries, groups: same })
-      take(same.map((group) => whole.get(group)!))
+      take(same.map((group) => valueFor(whole, group)))
     }
   }
   const menus = withStrays(folder, groups, withSmallJoined(found), taken)
@@ -376,12 +377,10 @@ function pointedGroups(
       if (!page) return []
       const element = elementAt(page.root, at)
       // What is pointed at holds the links, or is one of them.
-      const there = groups
-        .get(page)!
-        .filter(
-          ({ start, end }) =>
-            (start >= element.start && end <= element.end) || (element.start >= start && element.end <= end),
-        )
+      const there = valueFor(groups, page).filter(
+        ({ start, end }) =>
+          (start >= element.start && end <= element.end) || (element.start >= start && element.end <= end),
+      )
       if (kind === 'no-menu') return there.map((group) => ({ kind, group }))
       const [largest] = [...there].sort((a, b) => b.items.length - a.items.length)
       return largest ? [{ kind, group: largest }] : []
@@ -404,7 +403,7 @@ function strayPagers(
   taken: ReadonlySet<LinkGroup>,
 ): PagerOfPage[] {
   const having = new Set(inPlace.map(({ group }) => group.page))
-  const place = inPlace[0]!.group.place
+  const place = itemAt(inPlace, 0).group.place
   return [...groups].flatMap(([page, ofPage]) => {
     if (having.has(page)) return []
     const like = ofPage.filter((group) => group.place === place && !taken.has(group))
@@ -427,10 +426,12 @@ function withSmallJoined(menus: readonly FoundMenu[]): FoundMenu[] {
   for (const small of menus) {
     if (small.groups.length >= FEW) continue
     const own = keysIn(small)
-    const at = byItem.firstLike(own, (one) => small.groups.every(({ page }) => !pagesOf[one]!.has(page)))
+    const at = byItem.firstLike(own, (one) =>
+      small.groups.every(({ page }) => !itemAt(pagesOf, one).has(page)),
+    )
     if (at === undefined) continue
-    groups.get(large[at]!)!.push(...small.groups)
-    for (const { page } of small.groups) pagesOf[at]!.add(page)
+    valueFor(groups, large[at]!).push(...small.groups)
+    for (const { page } of small.groups) itemAt(pagesOf, at).add(page)
     joined.add(small)
   }
   return menus.flatMap((menu) =>
@@ -454,10 +455,10 @@ function withStrays(
     for (const group of ofPage) {
       if (taken.has(group) || group.items.length < 2) continue
       const place = placeOf(group)
-      const at = byItem.firstLike(new Set(keysOf(folder, group)), (one) => !places[one]!.has(place))
+      const at = byItem.firstLike(new Set(keysOf(folder, group)), (one) => !itemAt(places, one).has(place))
       if (at === undefined) continue
-      places[at]!.add(place)
-      all.get(several[at]!)!.push(group)
+      itemAt(places, at).add(place)
+      valueFor(all, several[at]!).push(group)
       taken.add(group)
     }
   }

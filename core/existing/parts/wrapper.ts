@@ -1,3 +1,4 @@
+import { itemAt } from '../../standard/present.ts'
 import type { PageElement } from '../pages/nodes.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import type { LinkGroup } from './linkGroups.ts'
@@ -30,12 +31,16 @@ export function withWrappers(pages: readonly ReadPage[], groups: readonly LinkGr
   if (lacking.length === 0) return groups
   for (let all = groups; ;) {
     const wrappers = all.map(wrapperOf)
-    const tags = new Set(wrappers.map((one, at) => one && openTag(all[at]!.page, one)))
+    const tags = new Set(wrappers.map((one, at) => one && openTag(itemAt(all, at).page, one)))
     const [tag] = tags
     if (tags.size !== 1 || tag === undefined) return all
     const isThere = ({ text, tokens }: ReadPage) =>
       tokens.some((token) => token.kind === 'open' && text.startsWith(tag, token.start))
     if (lacking.some(isThere)) return all
-    all = all.map((group, at) => ({ ...group, start: wrappers[at]!.start, end: wrappers[at]!.end }))
+    all = all.map((group, at) => ({
+      ...group,
+      start: itemAt(wrappers, at).start,
+      end: itemAt(wrappers, at).end,
+    }))
   }
 }

@@ -1,3 +1,4 @@
+import { valueFor } from '../../standard/present.ts'
 import { collect } from '../collect.ts'
 import { type Correction, correctionsOf } from '../corrections.ts'
 import { type FoundParts, pathOf } from '../parts/recognise.ts'
@@ -278,7 +279,7 @@ function contentsVotes(folder: ReadFolder, parts: FoundParts, vote: Cast): void 
     lists.set(page.path, listed)
   }
   for (const [path, listed] of lists) {
-    const below = [...listed].filter((other) => !lists.get(other)!.has(path))
+    const below = [...listed].filter((other) => !valueFor(lists, other).has(path))
     if (below.length < 2) continue
     for (const other of below) vote(other, path, 'contents', path === folder.home ? 0.6 : WEIGHTS.contents)
   }

@@ -1,3 +1,4 @@
+import { itemAt, valueFor } from '../../standard/present.ts'
 import { collect } from '../collect.ts'
 import type { Correction } from '../corrections.ts'
 import { type FoundParts, pathOf } from '../parts/recognise.ts'
@@ -52,7 +53,7 @@ function placingsOf(folder: ReadFolder, all: ReadonlyMap<string, readonly Vote[]
       placings.set(path, { path, parent: null, evidence: 'none', group: undefined, against: [] })
       continue
     }
-    options.set(path, weighed(all.get(path)!))
+    options.set(path, weighed(valueFor(all, path)))
   }
   const chosen = new Map<string, number>()
   for (const [path, own] of options) if (own.length > 0) chosen.set(path, 0)
@@ -69,11 +70,12 @@ function placingsOf(folder: ReadFolder, all: ReadonlyMap<string, readonly Vote[]
       if (at === folder.home) break
       const ring = way.slice(way.indexOf(at))
       const weakest = ring.reduce((a, b) =>
-        (options.get(b)![chosen.get(b)!]?.weight ?? 0) < (options.get(a)![chosen.get(a)!]?.weight ?? 0)
+        (valueFor(options, b)[valueFor(chosen, b)]?.weight ?? 0) <
+        (valueFor(options, a)[valueFor(chosen, a)]?.weight ?? 0)
           ? b
           : a,
       )
-      chosen.set(weakest, chosen.get(weakest)! + 1)
+      chosen.set(weakest, valueFor(chosen, weakest) + 1)
     }
   }
   for (const [path, own] of options) {
@@ -122,7 +124,8 @@ function runsOf(folder: ReadFolder, { pagers }: FoundParts): string[][] {
     for (let on = ends.get(at); on !== undefined; on = ends.get(at)) at = on
     return at
   }
-  const distance = ({ from, to }: { from: string; to: string }) => Math.abs(rank.get(to)! - rank.get(from)!)
+  const distance = ({ from, to }: { from: string; to: string }) =>
+    Math.abs(valueFor(rank, to) - valueFor(rank, from))
   const rank = new Map(folder.pages.map(({ path }, at) => [path, at]))
   for (const step of [...support.values()].sort((a, b) => b.weight - a.weight || distance(a) - distance(b))) {
     if (next.has(step.from) || previous.has(step.to)) continue
@@ -143,7 +146,9 @@ function runsOf(folder: ReadFolder, { pagers }: FoundParts): string[][] {
 
 /** Puts those of some pages that a list has in the order of the list; the others stay where they are. */
 function inOrderOf(pages: readonly string[], order: ReadonlyMap<string, number>): string[] {
-  const listed = pages.filter((path) => order.has(path)).sort((a, b) => order.get(a)! - order.get(b)!)
+  const listed = pages
+    .filter((path) => order.has(path))
+    .sort((a, b) => valueFor(order, a) - valueFor(order, b))
   let at = 0
   return pages.map((path) => (order.has(path) ? listed[at++]! : path))
 }
@@ -186,11 +191,11 @@ function heldToOrder(
       const parent = parents.get(path) ?? null
       if (parent === null) return
       const allowed = aboveOrSelf(run[at]!).filter((one) => one !== path)
-      if (allowed.includes(parent) || placings.get(path)!.evidence === 'author') {
+      if (allowed.includes(parent) || valueFor(placings, path).evidence === 'author') {
         held++
         return
       }
-      const kept = votes.get(path)!.filter((vote) => allowed.includes(vote.parent))
+      const kept = valueFor(votes, path).filter((vote) => allowed.includes(vote.parent))
       // Where nothing else is said of it, it stands as deep as it was said to.
       const deep = aboveOrSelf(parent).length
       const level = allowed.find((one) => aboveOrSelf(one).length === deep) ?? allowed[1] ?? allowed[0]!
@@ -198,13 +203,13 @@ function heldToOrder(
       const own = [...kept, beside]
       astray.push(path)
       settled.set(path, own)
-      parents.set(path, weighed(own)[0]!.parent)
+      parents.set(path, itemAt(weighed(own), 0).parent)
     })
   if (astray.length === 0 || held < ORDER_TRUSTED_AFTER || held < 3 * astray.length) return placings
   const better = placingsOf(folder, settled)
   for (const path of astray) {
-    const placing = better.get(path)!
-    const against = votes.get(path)!.filter(({ parent }) => parent !== placing.parent)
+    const placing = valueFor(better, path)
+    const against = valueFor(votes, path).filter(({ parent }) => parent !== placing.parent)
     better.set(path, { ...placing, against })
   }
   return better
@@ -226,7 +231,7 @@ export function hierarchyOf(
   const children = new Map<string, readonly string[]>()
   for (const [parent, pages] of under) {
     let ordered = pages.sort(naturally)
-    const page = folder.byPath.get(parent)!
+    const page = valueFor(folder.byPath, parent)
     ordered = inOrderOf(
       ordered,
       placesIn(page.links.flatMap(({ target }) => (target.to === 'file' ? [target.path] : []))),
@@ -255,5 +260,5 @@ function inReadingOrder(
   runs: readonly (readonly string[])[],
 ): (readonly string[])[] {
   const place = placesIn(depthFirst(folder.home, children))
-  return [...runs].sort((a, b) => place.get(a[0]!)! - place.get(b[0]!)!)
+  return [...runs].sort((a, b) => valueFor(place, a[0]!) - valueFor(place, b[0]!))
 }

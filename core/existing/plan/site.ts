@@ -9,6 +9,7 @@ import { fromSiteData } from '../../plan/siteData.ts'
 import type { OrderRule } from '../../plan/surround/rules.ts'
 import { EMPTY_SURROUND } from '../../plan/surround/surround.ts'
 import { isLanguageTag } from '../../standard/language.ts'
+import { itemAt, valueFor } from '../../standard/present.ts'
 import { sitePathFault } from '../../standard/sitePath.ts'
 import { isAllowedTarget } from '../../standard/target.ts'
 import { soundLine } from '../../standard/text.ts'
@@ -18,7 +19,7 @@ import { oneLine } from '../pages/readPage.ts'
 import type { FoundFile } from '../intake/folderFiles.ts'
 import type { FoundMenu, FoundParts } from '../parts/recognise.ts'
 import { most } from '../most.ts'
-import { claimId, type IdOf } from '../template/source.ts'
+import { claimId, idAt, type IdOf } from '../template/source.ts'
 import type { Hierarchy } from './hierarchy.ts'
 import type { Titles } from './titles.ts'
 import * as v from 'valibot'
@@ -55,8 +56,8 @@ function languageOf(folder: ReadFolder): string {
 }
 
 function settingsOf(folder: ReadFolder, titles: Titles): Settings {
-  const homeTitle = folder.byPath.get(folder.home)!.title?.text ?? ''
-  const own = titles.titles.get(folder.home)!.title
+  const homeTitle = valueFor(folder.byPath, folder.home).title?.text ?? ''
+  const own = valueFor(titles.titles, folder.home).title
   const pattern = held(titles.pattern, 200)
   const name = held(titles.site, 200) || held(own, 200) || 'A site'
   const asOthers = pattern.replaceAll('{title}', own).replaceAll('{site}', name)
@@ -137,19 +138,23 @@ export function planSite(
   const depth = Math.max(1, ...(mainMenu?.entries.map(({ level }) => level) ?? [1]))
   const levelOf = (path: string) => {
     let level = 0
-    for (let up = hierarchy.placings.get(path)!.parent; up !== null; up = hierarchy.placings.get(up)!.parent)
+    for (
+      let up = valueFor(hierarchy.placings, path).parent;
+      up !== null;
+      up = valueFor(hierarchy.placings, up).parent
+    )
       level++
     return level
   }
 
   const pageEntry = (path: string): PageEntry => {
-    const { title, label, heading } = titles.titles.get(path)!
-    const page = folder.byPath.get(path)!
+    const { title, label, heading } = valueFor(titles.titles, path)
+    const page = valueFor(folder.byPath, path)
     const own = held(title, 300) || 'Untitled'
     const shown = held(label, 200)
     const isShown = mainMenu === undefined || levelOf(path) > depth || inMain.has(path)
     const stem = path.slice(path.lastIndexOf('/') + 1).replace(/\.[^.]*$/, '')
-    return newPage(idOfPage.get(path)!, own, {
+    return newPage(valueFor(idOfPage, path), own, {
       label: shown === own ? '' : shown,
       heading: heading === own || heading === '' ? '' : held(heading, 300),
       description: held(page.description?.text ?? '', 1000),
@@ -166,7 +171,7 @@ export function planSite(
     const made: Made[] = []
     const groups = new Map<string, { label: string; branches: Branch[]; at: number }>()
     for (const child of hierarchy.children.get(path) ?? []) {
-      const { group } = hierarchy.placings.get(child)!
+      const { group } = valueFor(hierarchy.placings, child)
       const branch = branchOf(child)
       if (group === undefined) made.push({ branch, key: `/${child}` })
       else {
@@ -198,7 +203,7 @@ export function planSite(
       }
       const listed = whole
         .filter(({ key }) => order.has(key))
-        .sort((a, b) => order.get(a.key)! - order.get(b.key)!)
+        .sort((a, b) => valueFor(order, a.key) - valueFor(order, b.key))
       const rest = whole.filter(({ key }) => !order.has(key))
       // A menu of few of them says nothing of their order.
       const ordered = listed.length * 2 < whole.length ? whole : [...listed, ...rest]
@@ -225,7 +230,7 @@ function orderRule(site: Site, { runs }: Hierarchy, idOf: IdOf): OrderRule {
   )
   const above = runs.flatMap((run) => {
     const ways = run.map((path) => {
-      const id = idOf(path)!.id
+      const id = idAt(idOf, path)
       return [...ancestorsOf(site.plan, id), id]
     })
     const [first = []] = ways
@@ -246,7 +251,10 @@ function orderRule(site: Site, { runs }: Hierarchy, idOf: IdOf): OrderRule {
       })
     return good - 0.5 * (all - good)
   }
-  return rules.map((rule) => ({ rule, score: score(rule) })).sort((a, b) => b.score - a.score)[0]!.rule
+  return itemAt(
+    rules.map((rule) => ({ rule, score: score(rule) })).sort((a, b) => b.score - a.score),
+    0,
+  ).rule
 }
 
 /** Whether a page can stand in the plan at its path: any other is kept as a file. */

@@ -1,3 +1,4 @@
+import { itemAt, lastOf, valueFor } from '../../standard/present.ts'
 import { collect } from '../collect.ts'
 import { directionOf, nameInPager } from '../parts/directions.ts'
 import type { FoundParts } from '../parts/recognise.ts'
@@ -31,8 +32,10 @@ function commonPart(pages: readonly ReadPage[]): { before: string; after: string
   for (const title of titles) {
     const parts = titleParts(title)
     if (parts.length < 2) continue
-    const last = title.slice(title.lastIndexOf(parts[parts.length - 2]!) + parts[parts.length - 2]!.length)
-    const first = title.slice(0, title.indexOf(parts[1]!, parts[0]!.length))
+    const last = title.slice(
+      title.lastIndexOf(parts[parts.length - 2]!) + itemAt(parts, parts.length - 2).length,
+    )
+    const first = title.slice(0, title.indexOf(parts[1]!, itemAt(parts, 0).length))
     count(`after\n${last}`)
     count(`before\n${first}`)
   }
@@ -84,7 +87,7 @@ function labelsOf(
   for (const { groups } of breadcrumbs)
     for (const { page, items } of groups) {
       for (const item of items) if (item.link?.target.to === 'file') say(item.link.target.path, item.label)
-      const last = items.at(-1)!
+      const last = lastOf(items)
       if (!last.link && items.length > 1 && !isOfOther(page.path, last.label)) say(page.path, last.label)
     }
   take(labels)
@@ -114,7 +117,7 @@ export function titlesOf(folder: ReadFolder, parts: FoundParts): Titles {
     }
     return shared
   }
-  const byTitle = sharing((page) => titleOf.get(page.path)!)
+  const byTitle = sharing((page) => valueFor(titleOf, page.path))
   const byHeading = sharing((page) => page.heading?.text ?? '')
   const stem = (path: string) =>
     plainName(
@@ -125,14 +128,14 @@ export function titlesOf(folder: ReadFolder, parts: FoundParts): Titles {
     )
 
   const isHeaded = (text: string, path: string) =>
-    plainName(folder.byPath.get(path)!.heading?.text ?? '') === plainName(text)
+    plainName(valueFor(folder.byPath, path).heading?.text ?? '') === plainName(text)
   const titles = new Map<string, PageTitle>()
   for (const page of folder.pages) {
     const { path } = page
     // A home page that is called as the site says nothing of its own.
     const isNamedAsSite =
-      path === folder.home && site !== '' && plainName(titleOf.get(path)!) === plainName(site)
-    const said = isNamedAsSite ? '' : titleOf.get(path)!
+      path === folder.home && site !== '' && plainName(valueFor(titleOf, path)) === plainName(site)
+    const said = isNamedAsSite ? '' : valueFor(titleOf, path)
     const heading = page.heading?.text ?? ''
     const label = labels.get(path) ?? ''
     const agrees = (text: string, of: string) => {
@@ -159,7 +162,9 @@ export function titlesOf(folder: ReadFolder, parts: FoundParts): Titles {
       heading !== '' &&
       !agrees(heading, path) &&
       plainName(heading) !== plainName(said) &&
-      headed.some((other) => agrees(heading, other) || plainName(titleOf.get(other)!) === plainName(heading))
+      headed.some(
+        (other) => agrees(heading, other) || plainName(valueFor(titleOf, other)) === plainName(heading),
+      )
     const own = isTitleCopied ? (isHeadingCopied ? '' : heading) : said
     const title =
       own || (isNamedAsSite ? heading : '') || label || (isHeadingCopied ? '' : heading) || said || stem(path)

@@ -1,3 +1,4 @@
+import { itemAt, lastOf, valueFor } from '../../standard/present.ts'
 import { isVoid } from '../../standard/voidElements.ts'
 import type { Stretch } from '../../standard/pageTokens.ts'
 import { linksOfCells, type Matched } from './match.ts'
@@ -30,7 +31,7 @@ function framesOf<Page>(cells: ReadonlyMap<Page, readonly Cell[]>): Map<Page, Se
   }
   const least = Math.max(2, Math.ceil(cells.size * 0.05))
   return new Map(
-    [...keys].map(([page, own]) => [page, new Set([...own].filter((key) => counts.get(key)! >= least))]),
+    [...keys].map(([page, own]) => [page, new Set([...own].filter((key) => valueFor(counts, key) >= least))]),
   )
 }
 
@@ -53,7 +54,7 @@ export function kindsOfPages<Page>(cells: ReadonlyMap<Page, readonly Cell[]>): P
   }
   const add = (kind: Kind, page: Page) => {
     kind.pages.push(page)
-    for (const key of frames.get(page)!) kind.counts.set(key, (kind.counts.get(key) ?? 0) + 1)
+    for (const key of valueFor(frames, page)) kind.counts.set(key, (kind.counts.get(key) ?? 0) + 1)
     // The core settles early: it is worked out anew only while few pages are there.
     const size = kind.pages.length
     if (size < 32 || (size & (size - 1)) === 0)
@@ -62,7 +63,7 @@ export function kindsOfPages<Page>(cells: ReadonlyMap<Page, readonly Cell[]>): P
       )
   }
   for (const page of cells.keys()) {
-    const frame = frames.get(page)!
+    const frame = valueFor(frames, page)
     const [best] = kinds
       .map((kind) => ({ kind, like: likeness(frame, kind) }))
       .sort((a, b) => b.like - a.like)
@@ -80,7 +81,7 @@ export function kindsOfPages<Page>(cells: ReadonlyMap<Page, readonly Cell[]>): P
     if (kind === largest || kind.pages.length > 1 || !largest) continue
     const [page] = kind.pages
     const near = kinds.find(
-      (other) => other !== kind && other.pages.length > 1 && likeness(frames.get(page!)!, other) >= 0.45,
+      (other) => other !== kind && other.pages.length > 1 && likeness(valueFor(frames, page!), other) >= 0.45,
     )
     if (!near) continue
     add(near, page!)
@@ -97,8 +98,7 @@ function referenceOf<Page extends object>(
   const counts = new Map<string, number>()
   for (const page of pages)
     for (const key of new Set(
-      cells
-        .get(page)!
+      valueFor(cells, page)
         .filter(({ isTelling }) => isTelling)
         .map(({ key }) => key),
     ))
@@ -107,7 +107,7 @@ function referenceOf<Page extends object>(
   let most = -Infinity
   for (const page of pages) {
     let score = 0
-    for (const key of new Set(cells.get(page)!.map((cell) => cell.key))) {
+    for (const key of new Set(valueFor(cells, page).map((cell) => cell.key))) {
       const times = counts.get(key) ?? 0
       score += times * 2 > pages.length ? 100 : -0.01
     }
@@ -133,24 +133,24 @@ export function align<Page extends object>(
   signs: ContentSigns<Page>,
 ): Alignment<Page> {
   const reference = referenceOf(pages, cells)
-  const base = cells.get(reference)!
+  const base = valueFor(cells, reference)
   const matched = new Map<Page, Matched>(
     pages.map((page) => [
       page,
-      page === reference ? base.map((_, at) => at) : linksOfCells(base, cells.get(page)!),
+      page === reference ? base.map((_, at) => at) : linksOfCells(base, valueFor(cells, page)),
     ]),
   )
   const times = base.map((_, at) =>
-    pages.reduce((sum, page) => sum + (matched.get(page)![at]! >= 0 ? 1 : 0), 0),
+    pages.reduce((sum, page) => sum + (valueFor(matched, page)[at]! >= 0 ? 1 : 0), 0),
   )
   const common = base.flatMap((_, at) => (times[at]! * 2 > pages.length ? [at] : []))
   const gapOf = (page: Page, before: number | undefined, after: number | undefined): string | undefined => {
-    const own = cells.get(page)!
-    const from = before === undefined ? -1 : matched.get(page)![before]!
-    const to = after === undefined ? own.length : matched.get(page)![after]!
+    const own = valueFor(cells, page)
+    const from = before === undefined ? -1 : valueFor(matched, page)[before]!
+    const to = after === undefined ? own.length : valueFor(matched, page)[after]!
     if ((before !== undefined && from < 0) || (after !== undefined && to < 0)) return undefined
     let gap = ''
-    for (let at = from + 1; at < to; at++) gap += own[at]!.key
+    for (let at = from + 1; at < to; at++) gap += itemAt(own, at).key
     return gap
   }
   const gaps = [...common, undefined].map((after, n) =>
@@ -163,7 +163,7 @@ export function align<Page extends object>(
     if (pages.length === 1) return contentAlone(base, common, signs.alone(reference))
     const own = signs.main(reference)
     // That of one page alone says nothing of the others.
-    const main = own && common.some((at) => base[at]!.end === own.start) ? own : undefined
+    const main = own && common.some((at) => itemAt(base, at).end === own.start) ? own : undefined
     const isFirm = (at: number) => times[at]! * 10 >= pages.length * 8
     const between = contentBetween(base, common, gaps, isFirm, main)
     // Where all pages say the same yet, each will say something of its own.
@@ -183,7 +183,7 @@ export function align<Page extends object>(
       put({ kind: 'content' })
       n = content.last
     } else {
-      const filled = gaps[n]!.filter((gap) => gap !== undefined && gap.trim() !== '').length
+      const filled = itemAt(gaps, n).filter((gap) => gap !== undefined && gap.trim() !== '').length
       if (filled * 2 > pages.length) put({ kind: 'own', isInHead })
     }
     const cell = common[n]
@@ -192,11 +192,11 @@ export function align<Page extends object>(
   }
   const ofPages = new Map(
     pages.map((page) => {
-      const own = cells.get(page)!
+      const own = valueFor(cells, page)
       return [
         page,
         refs.map((ref) => {
-          const at = ref === undefined ? -1 : matched.get(page)![ref]!
+          const at = ref === undefined ? -1 : valueFor(matched, page)[ref]!
           return at < 0 ? undefined : own[at]!
         }),
       ]
@@ -244,7 +244,8 @@ function contentBetween(
     const before = common[n - 1]
     if (before !== undefined && before < headEnd) return 0
     if (before === undefined) return 0
-    if (main && (base[before]!.end < main.start || (base[common[n]!]?.start ?? Infinity) > main.end)) return 0
+    if (main && (itemAt(base, before).end < main.start || (base[common[n]!]?.start ?? Infinity) > main.end))
+      return 0
     return new Set(known).size < 2 ? 0 : known.reduce((sum, gap) => sum + weightOf(gap), 0) / known.length
   })
   let best: ContentPlace | undefined
@@ -266,7 +267,7 @@ function contentBetween(
   })
   if (!best) return undefined
   const isChance = (n: number) =>
-    n >= 0 && n < common.length && !isFirm(common[n]!) && !base[common[n]!]!.computed
+    n >= 0 && n < common.length && !isFirm(common[n]!) && !itemAt(base, common[n]!).computed
   let { first: begins, last: ends } = best
   while (isChance(begins - 1) && common[begins - 1]! > headEnd) begins--
   while (isChance(ends)) ends++
@@ -357,11 +358,11 @@ function withoutHalves(base: readonly Cell[], stretch: readonly number[]): reado
     if (!waiting.get(closes)) halves.add(at)
     else
       for (let tag; tag !== closes;) {
-        tag = base[open.pop()!]!.opens!
+        tag = itemAt(base, open.pop()!).opens!
         count(tag, -1)
       }
   }
-  for (const at of open) if (!OPTIONAL.test(base[at]!.opens!)) halves.add(at)
+  for (const at of open) if (!OPTIONAL.test(itemAt(base, at).opens!)) halves.add(at)
   const says = (at: number) => {
     const { opens, closes, key } = base[at]!
     return (opens === undefined || isVoid(opens)) && closes === undefined && key.trim() !== ''
@@ -384,17 +385,17 @@ function contentAlone(
 ): ContentPlace | undefined {
   const bodyAt = base.findIndex(({ opens }) => opens === 'body')
   const bodyEnd = base.findLastIndex(({ closes }) => closes === 'body')
-  const start = said?.start ?? (bodyAt >= 0 ? base[bodyAt]!.end : undefined)
-  const end = said?.end ?? (bodyEnd >= 0 ? base[bodyEnd]!.start : undefined)
+  const start = said?.start ?? (bodyAt >= 0 ? itemAt(base, bodyAt).end : undefined)
+  const end = said?.end ?? (bodyEnd >= 0 ? itemAt(base, bodyEnd).start : undefined)
   if (start === undefined || end === undefined) return undefined
-  const inside = common.filter((at) => base[at]!.start >= start && base[at]!.end <= end)
+  const inside = common.filter((at) => itemAt(base, at).start >= start && itemAt(base, at).end <= end)
   // The longest stretch without a computed part.
   let best: readonly number[] = []
   let run: number[] = []
   const size = (cells: readonly number[]) =>
-    cells.length === 0 ? 0 : base[cells.at(-1)!]!.end - base[cells[0]!]!.start
+    cells.length === 0 ? 0 : itemAt(base, lastOf(cells)).end - itemAt(base, cells[0]!).start
   for (const at of [...inside, undefined]) {
-    if (at !== undefined && !base[at]!.computed) run.push(at)
+    if (at !== undefined && !itemAt(base, at).computed) run.push(at)
     else {
       if (size(run) > size(best)) best = run
       run = []
@@ -420,7 +421,7 @@ function contentIn(
     from = next.end
   }
   if (best.end <= best.start) return undefined
-  const first = common.filter((at) => base[at]!.end <= best.start).length
-  const last = common.filter((at) => base[at]!.start < best.end).length
+  const first = common.filter((at) => itemAt(base, at).end <= best.start).length
+  const last = common.filter((at) => itemAt(base, at).start < best.end).length
   return balanced(base, common, { first, last: Math.max(first, last) })
 }

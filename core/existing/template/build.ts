@@ -1,3 +1,4 @@
+import { itemAt, valueFor } from '../../standard/present.ts'
 import { collect } from '../collect.ts'
 import { type Correction, correctionsOf, pointedContent } from '../corrections.ts'
 import { addressesOf } from '../../address/addresses.ts'
@@ -38,7 +39,7 @@ import { learnPager, learnTrail } from './learn.ts'
 import { draftIncluded, overridesOf, type ReadIncluded } from './included.ts'
 import { between, type Deviation, deviationsOf, looseRuns } from './deviations.ts'
 import { type FittedMenu, fitMenus } from './menus.ts'
-import { claimId, type Sources } from './source.ts'
+import { claimId, idAt, type Sources } from './source.ts'
 import { learnTexts } from './texts.ts'
 import * as v from 'valibot'
 import { isSameData } from '../../standard/sameData.ts'
@@ -130,7 +131,7 @@ function relationsOf(folder: ReadFolder): PagerOfPage[] {
 function computedOf(folder: ReadFolder, patterns: Patterns): Map<ReadPage, ComputedStretch[]> {
   const computed = new Map<ReadPage, ComputedStretch[]>(folder.pages.map((page) => [page, []]))
   const put = (page: ReadPage, { start, end }: Stretch, what: Computed) => {
-    const known = computed.get(page)!
+    const known = valueFor(computed, page)
     // What is more than a template can have stays as it is written.
     if (end > start && known.length < MOST_COMPUTED_PARTS) known.push({ start, end, computed: what })
   }
@@ -201,7 +202,7 @@ function draftTemplate(
       }
       case 'own': {
         const stretches = alignment.pages.flatMap((page) => {
-          const lying = alignment.cells.get(page)!
+          const lying = valueFor(alignment.cells, page)
           const isAlone = (at === 0 || lying[at - 1]) && (at === slots.length - 1 || lying[at + 1])
           return isAlone ? [{ page, stretch: between(page, lying, at, at + 1) }] : []
         })
@@ -209,7 +210,7 @@ function draftTemplate(
         const usual = most(values)
         const times = values.filter((value) => value === usual).length
         const inside = stretches.map(({ page, stretch }) =>
-          cells.get(page)!.filter((cell) => cell.start >= stretch.start && cell.end <= stretch.end),
+          valueFor(cells, page).filter((cell) => cell.start >= stretch.start && cell.end <= stretch.end),
         )
         return {
           kind: 'own',
@@ -223,7 +224,7 @@ function draftTemplate(
   const contents = new Map<ReadPage, Stretch>()
   if (contentAt >= 0)
     for (const page of alignment.pages) {
-      const lying = alignment.cells.get(page)!
+      const lying = valueFor(alignment.cells, page)
       for (const { from, to } of looseRuns(lying))
         if (from <= contentAt && contentAt < to) contents.set(page, between(page, lying, from, to))
     }
@@ -266,8 +267,8 @@ function draftsOf(
   return [...same.values()]
     .sort((a, b) => b.length - a.length)
     .map((pages, at) => {
-      const isHome = pages.length === 1 && pages[0]!.path === folder.home
-      const name = isHome ? 'Home page' : at === 0 ? 'Pages' : `Pages like ${pages[0]!.path}`
+      const isHome = pages.length === 1 && itemAt(pages, 0).path === folder.home
+      const name = isHome ? 'Home page' : at === 0 ? 'Pages' : `Pages like ${itemAt(pages, 0).path}`
       return draft(pages, claimId(isHome ? 'home' : name, ids), name)
     })
 }
@@ -314,7 +315,7 @@ export function buildTemplates(
   const write = textWriter(written)
   const labels = new Map(
     [...planned.pathOf].map(([id, path]) => {
-      const entry = planned.site.plan.entries.get(id)!
+      const entry = valueFor(planned.site.plan.entries, id)
       const [label, title] = entry.kind === 'page' ? [entry.label || entry.title, entry.title] : ['', '']
       return [path, { label: write(label), title: write(title) }] as const
     }),
@@ -336,7 +337,7 @@ export function buildTemplates(
     relations: relations.length > 1 ? learnPager(sources, 'relations', relations, nameOf) : undefined,
   }
   const computed = computedOf(folder, patterns)
-  const cells = new Map(folder.pages.map((page) => [page, cellsOf(sources, page, computed.get(page)!)]))
+  const cells = new Map(folder.pages.map((page) => [page, cellsOf(sources, page, valueFor(computed, page))]))
   const drafts = draftsOf(folder, sources, cells, corrections)
 
   const makings: Record<string, PageMaking> = {}
@@ -360,7 +361,7 @@ export function buildTemplates(
   }
   for (const { template, alignment, contents } of drafts)
     for (const page of alignment.pages) {
-      const { id } = planned.idOf(page.path)!
+      const id = idAt(planned.idOf, page.path)
       const stretch = contents.get(page)
       const { html, spelt } = stretch ? contentOf(sources, page, stretch, usual) : { html: '', spelt: {} }
       makings[id] = { template: template.id, encoding: { ...page.encoding }, overrides: [], spelt }
@@ -370,7 +371,7 @@ export function buildTemplates(
   const menus = new Map([...patterns.menus, ...patterns.shared].map(({ menu }) => [menu.id, menu]))
   const entries = new Map(planned.site.plan.entries)
   for (const [id, html] of bodies) {
-    const entry = entries.get(id)!
+    const entry = valueFor(entries, id)
     if (entry.kind === 'page') entries.set(id, { ...entry, body: { html, changed: '' } })
   }
   const withPages = (templates: Templates): TemplatesSite => ({
@@ -385,16 +386,17 @@ export function buildTemplates(
   const deviations: Deviation[] = []
   for (const { template, alignment, contents } of drafts)
     for (const page of alignment.pages) {
-      const { id } = planned.idOf(page.path)!
+      const id = idAt(planned.idOf, page.path)
       const own = deviationsOf(
         sources,
         page,
         template.parts,
-        alignment.cells.get(page)!,
+        valueFor(alignment.cells, page),
         contents.get(page),
         {
           part: (part) => writer.part(id, part),
-          bits: (bits) => writingOn(site, paths.get(id)!, folder.targets.published).bits(bits, {}, usual),
+          bits: (bits) =>
+            writingOn(site, valueFor(paths, id), folder.targets.published).bits(bits, {}, usual),
           isContent(text) {
             const html = bodies.get(id)
             if (html === undefined) return false
@@ -413,7 +415,7 @@ export function buildTemplates(
     pages: makings,
     included: bare.included.map((one) => ({
       ...one,
-      overrides: overridesOf(one, pageOfPart.get(one.file)!, patterns.shared, writer.included(one)),
+      overrides: overridesOf(one, valueFor(pageOfPart, one.file), patterns.shared, writer.included(one)),
     })),
   }
   const done = withPages(templates)

@@ -1,4 +1,5 @@
 import type { Stretch } from '../../standard/pageTokens.ts'
+import { itemAt } from '../../standard/present.ts'
 import { attributeOf, elementsUnder, type PageElement } from '../pages/nodes.ts'
 import type { ReadPage } from '../pages/readPage.ts'
 import type { Sources } from './source.ts'
@@ -56,7 +57,7 @@ export function cellsOf(sources: Sources, page: ReadPage, computed: readonly Com
   }
   for (const token of page.tokens) {
     let from = Math.max(at, token.start)
-    while (next < holes.length && holes[next]!.start < token.end) {
+    while (next < holes.length && itemAt(holes, next).start < token.end) {
       const hole = holes[next++]!
       if (hole.start < from) continue
       put(from, hole.start, {})

@@ -1,3 +1,4 @@
+import { itemAt, lastOf, valueFor } from '../../standard/present.ts'
 import { collect } from '../collect.ts'
 import type { MenuItem } from '../../navigate/menu.ts'
 import {
@@ -64,7 +65,7 @@ export function learnMenu(
     const between = (betweens[level - 1] ??= [])
     if (units[0]) (leads[level - 1] ??= []).push(blankBefore(group.page.text, units[0].start))
     units.forEach((unit, n) => {
-      if (n > 0) between.push(page.text.slice(units[n - 1]!.end, unit.start))
+      if (n > 0) between.push(page.text.slice(itemAt(units, n - 1).end, unit.start))
       const item = known(group, unit)
       // So many pages tell how plain items are written; how one is marked, only its own page does.
       if (item && (isSample || item.state !== 'plain')) {
@@ -92,8 +93,8 @@ export function learnMenu(
   for (const [at, group] of groups.entries()) {
     const units = unitsOf(group)
     if (units.length === 0) continue
-    befores.push(sources.bits(group.page, { start: group.start, end: units[0]!.start }))
-    afters.push(sources.bits(group.page, { start: units.at(-1)!.end, end: group.end }))
+    befores.push(sources.bits(group.page, { start: group.start, end: itemAt(units, 0).start }))
+    afters.push(sources.bits(group.page, { start: lastOf(units).end, end: group.end }))
     visit(group, units, 1, at < SAMPLE)
   }
   // What only some pages have of a mark on sections is not the habit of their author.
@@ -118,7 +119,7 @@ export function learnMenu(
   const usuals = new Map<string, string[]>()
   for (const [item, states] of byItem) {
     const key = states.get('plain')?.key
-    if (key !== undefined) collect(usuals, key, usualOf.get(item)!)
+    if (key !== undefined) collect(usuals, key, valueFor(usualOf, item))
   }
   /** Kinds of which every item is written in a way of its own: with a number, or its own class. */
   const allOwn = new Set(
@@ -166,11 +167,11 @@ export function learnTrail(
     const units = unitsOf(group).flatMap((unit) => [unit, ...unit.units])
     if (units.length === 0 || units.some((unit) => unit.units.length > 0)) continue
     // A text before the first link introduces the breadcrumb: “You are here:”.
-    while (units.length > 1 && !units[0]!.item.link) units.shift()
-    befores.push(sources.bits(page, { start: group.start, end: units[0]!.start }))
-    afters.push(sources.bits(page, { start: units.at(-1)!.end, end: group.end }))
+    while (units.length > 1 && !itemAt(units, 0).item.link) units.shift()
+    befores.push(sources.bits(page, { start: group.start, end: itemAt(units, 0).start }))
+    afters.push(sources.bits(page, { start: lastOf(units).end, end: group.end }))
     units.forEach((unit, at) => {
-      if (at > 0) betweens.push(page.text.slice(units[at - 1]!.end, unit.start))
+      if (at > 0) betweens.push(page.text.slice(itemAt(units, at - 1).end, unit.start))
       const bits = formOfUnit(sources, page, unit).head
       const target = unit.item.link?.target
       const isLast = at === units.length - 1
@@ -262,10 +263,10 @@ export function learnPager(
     collect(forms, key, sources.bits(page, group, cuts))
     orders.push(there)
     if (directions.includes(undefined)) continue
-    befores.push(sources.bits(page, { start: group.start, end: units[0]!.start }))
-    afters.push(sources.bits(page, { start: units.at(-1)!.end, end: group.end }))
+    befores.push(sources.bits(page, { start: group.start, end: itemAt(units, 0).start }))
+    afters.push(sources.bits(page, { start: lastOf(units).end, end: group.end }))
     units.forEach((unit, at) => {
-      if (at > 0) betweens.push(page.text.slice(units[at - 1]!.end, unit.start))
+      if (at > 0) betweens.push(page.text.slice(itemAt(units, at - 1).end, unit.start))
       const direction = directions[at]!
       const own = cuts.filter((cut) => cut.start >= unit.start && cut.end <= unit.end)
       links[direction].push(sources.bits(page, unit, own))

@@ -1,3 +1,4 @@
+import { itemAt } from '../../standard/present.ts'
 import type { Cell } from './cells.ts'
 
 /** What is matched: cells of pages, or smaller pieces of them. */
@@ -24,7 +25,7 @@ function longestRising(pairs: readonly (readonly [number, number])[]): (readonly
     let high = ends.length
     while (low < high) {
       const middle = (low + high) >> 1
-      if (pairs[ends[middle]!]![1] < other) low = middle + 1
+      if (itemAt(pairs, ends[middle]!)[1] < other) low = middle + 1
       else high = middle
     }
     if (low > 0) before[at] = ends[low - 1]!
@@ -43,10 +44,12 @@ export function linksOfCells(base: readonly Matchable[], other: readonly Matchab
   const matched = new Array<number>(base.length).fill(-1)
   // What is the same from the top, and from the end.
   let top = 0
-  while (top < base.length && top < other.length && base[top]!.key === other[top]!.key) matched[top] = top++
+  while (top < base.length && top < other.length && itemAt(base, top).key === itemAt(other, top).key)
+    matched[top] = top++
   let endA = base.length - 1
   let endB = other.length - 1
-  while (endA >= top && endB >= top && base[endA]!.key === other[endB]!.key) matched[endA--] = endB--
+  while (endA >= top && endB >= top && itemAt(base, endA).key === itemAt(other, endB).key)
+    matched[endA--] = endB--
   const inOther = uniqueKeys(other)
   const pairs: [number, number][] = []
   for (const [key, at] of uniqueKeys(base)) {
@@ -65,12 +68,12 @@ export function linksOfCells(base: readonly Matchable[], other: readonly Matchab
       i > Math.max(previousA, floor) && j > previousB && matched[i]! < 0;
       i--, j--
     ) {
-      if (base[i]!.key !== other[j]!.key) break
+      if (itemAt(base, i).key !== itemAt(other, j).key) break
       matched[i] = j
     }
     const [nextA, nextB] = anchors[n + 1] ?? [endA + 1, endB + 1]
     for (let i = a + 1, j = b + 1; i < nextA && j < nextB; i++, j++) {
-      if (base[i]!.key !== other[j]!.key) break
+      if (itemAt(base, i).key !== itemAt(other, j).key) break
       matched[i] = j
       floor = i
     }

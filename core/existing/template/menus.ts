@@ -1,3 +1,4 @@
+import { itemAt, valueFor } from '../../standard/present.ts'
 import { collect } from '../collect.ts'
 import { hereMark, indexOfMenu, itemsShown, type MenuItem } from '../../navigate/menu.ts'
 import type { EntryId } from '../../plan/entry.ts'
@@ -13,7 +14,7 @@ import type { LinkGroup } from '../parts/linkGroups.ts'
 import { type FoundMenu, keysOf, menuName } from '../parts/recognise.ts'
 import { type PlannedSite, targetOf } from '../plan/site.ts'
 import { allItems, learnMenu } from './learn.ts'
-import { claimId, type Sources } from './source.ts'
+import { claimId, idAt, type Sources } from './source.ts'
 
 /** A menu of the pages as the site has it from now on, in one place of the pages. */
 export interface FittedMenu {
@@ -46,7 +47,8 @@ export function shownIn(planned: PlannedSite, items: readonly MenuItem[], level 
 }
 
 const isSameList = (a: readonly Shown[], b: readonly Omit<Shown, 'label'>[]) =>
-  a.length === b.length && a.every(({ key, level }, at) => key === b[at]!.key && level === b[at]!.level)
+  a.length === b.length &&
+  a.every(({ key, level }, at) => key === itemAt(b, at).key && level === itemAt(b, at).level)
 
 /** A menu that follows the plan and shows what the pages have; undefined where none does. */
 function projected(
@@ -118,11 +120,11 @@ function ofSections(
           : []
         const menu: PlanMenu = { id, kind: 'plan', name, from: { at: 'section' }, depth, exceptions }
         const times = sample.filter((group) => {
-          const shown = shownIn(planned, itemsShown(site, menu, shape, planned.idOf(group.page.path)!.id))
+          const shown = shownIn(planned, itemsShown(site, menu, shape, idAt(planned.idOf, group.page.path)))
           const keys = keysOf(folder, group)
           return isSameList(
             shown,
-            keys.map((key, at) => ({ key, level: group.items[at]!.level })),
+            keys.map((key, at) => ({ key, level: itemAt(group.items, at).level })),
           )
         }).length
         if (times > (best?.times ?? 0)) best = { menu, shape, times }
@@ -159,7 +161,7 @@ export function fitMenus(
     >()
     const onPage = (page: ReadPage) => {
       const isShared = inParts.has(page)
-      const id = isShared ? planned.site.plan.home : planned.idOf(page.path)!.id
+      const id = isShared ? planned.site.plan.home : idAt(planned.idOf, page.path)
       let there = items.get(id)
       if (!there) {
         const shown = itemsShown(planned.site, menu, shape, id)
@@ -177,7 +179,7 @@ export function fitMenus(
       groups,
       (group, { item }) => {
         const { byKey, mark } = onPage(group.page)
-        const known = byKey.get(keys.get(group)![group.items.indexOf(item)]!)
+        const known = byKey.get(valueFor(keys, group)[group.items.indexOf(item)]!)
         if (!known) return undefined
         const state =
           known.id === mark.here
@@ -206,7 +208,7 @@ export function fitMenus(
     const byPlace = new Map<string, LinkGroup[]>()
     for (const group of menu.groups) collect(byPlace, group.place, group)
     for (const [place, groups] of byPlace) {
-      const sharing = places.get(place)!
+      const sharing = valueFor(places, place)
       if (sharing.length > 1 && !groups.every((group) => group.items.length < 2)) {
         if (sharing[0] !== menu) continue
         const all = sharing.flatMap((one) => one.groups.filter((group) => group.place === place))

@@ -3,6 +3,7 @@ import type { Stretch } from '../../standard/pageTokens.ts'
 import { includesIn } from '../../standard/includes.ts'
 import { sourceReferences } from '../../pointer/inSource.ts'
 import type { Address, Bit, Bits, Spelling } from '../../plan/surround/templates.ts'
+import { itemAt } from '../../standard/present.ts'
 import { type Published, spellingOf, tailOf, usualSpelling, type Written } from '../../template/spelling.ts'
 import type { ReadFolder } from '../pages/folder.ts'
 import type { ReadPage } from '../pages/readPage.ts'
@@ -10,6 +11,13 @@ import { type Target, targetKey } from '../pages/targets.ts'
 
 /** The entry or file of the site that stands at a path of the folder. */
 export type IdOf = (path: string) => { readonly to: 'entry' | 'site-file'; readonly id: string } | undefined
+
+/** The id of the entry or file at a path that is known to have one. @throws where it has none */
+export function idAt(idOf: IdOf, path: string): string {
+  const at = idOf(path)
+  if (!at) throw new Error(`There is no page or file at ${path}.`)
+  return at.id
+}
 
 /** A reference in the source of a page. */
 interface PageReference extends Stretch {
@@ -170,11 +178,12 @@ function within(references: readonly PageReference[], start: number, end: number
   let high = references.length
   while (low < high) {
     const middle = (low + high) >> 1
-    if (references[middle]!.start < start) low = middle + 1
+    if (itemAt(references, middle).start < start) low = middle + 1
     else high = middle
   }
   const found: PageReference[] = []
-  for (let at = low; at < references.length && references[at]!.end <= end; at++) found.push(references[at]!)
+  for (let at = low; at < references.length && itemAt(references, at).end <= end; at++)
+    found.push(references[at]!)
   return found
 }
 

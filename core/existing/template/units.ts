@@ -1,4 +1,5 @@
 import type { Stretch } from '../../standard/pageTokens.ts'
+import { itemAt, lastOf } from '../../standard/present.ts'
 import { elementAround, type PageElement } from '../pages/nodes.ts'
 import { oneLine, type ReadPage } from '../pages/readPage.ts'
 import { tokensOf, valueOf } from '../../standard/pageTokens.ts'
@@ -24,10 +25,10 @@ export function unitsOf(group: LinkGroup): readonly Unit[] {
     for (let at = first; at < last;) {
       const item = items[at]!
       let next = at + 1
-      while (next < last && items[next]!.level > item.level) next++
+      while (next < last && itemAt(items, next).level > item.level) next++
       const from = units.at(-1)?.end ?? outer.start
-      const to = next < last ? items[next]!.start : outer.end
-      const before = at > 0 ? Math.max(from, items[at - 1]!.end) : from
+      const to = next < last ? itemAt(items, next).start : outer.end
+      const before = at > 0 ? Math.max(from, itemAt(items, at - 1).end) : from
       const around = elementAround(container, item)
       let stretch: Stretch = item
       for (
@@ -51,7 +52,7 @@ export function unitsOf(group: LinkGroup): readonly Unit[] {
       let under: Unit[] = []
       if (next > at + 1) {
         const inner = listAround(container, items[at + 1]!, stretch)
-        list = inner ?? { start: items[at + 1]!.start, end: items[next - 1]!.end }
+        list = inner ?? { start: itemAt(items, at + 1).start, end: itemAt(items, next - 1).end }
         const end = Math.max(stretch.end, list.end)
         stretch = { start: stretch.start, end }
         under = build(at + 1, next, list)
@@ -140,6 +141,6 @@ export function formOfUnit(sources: Sources, page: ReadPage, unit: Unit): { head
   ]
   return {
     head: sources.bits(page, head, cuts),
-    tail: units.length === 0 ? '' : page.text.slice(units.at(-1)!.end, unit.end),
+    tail: units.length === 0 ? '' : page.text.slice(lastOf(units).end, unit.end),
   }
 }

@@ -3,6 +3,7 @@ import { isWritten, type PiecesSite } from '../../plan/site.ts'
 import type { PieceOf } from '../../plan/surround/piece.ts'
 import { type Call, callsOf, compileHtml, slotsOf, writeHtml } from '../../render/authorHtml.ts'
 import { pointersIn } from '../../render/slots.ts'
+import { valueFor } from '../../standard/present.ts'
 import type { Around, Prepared } from '../around.ts'
 import { callLinks, menuCalled, prepareCall } from '../computed/calls.ts'
 import type { LinksOnPage, PieceOutput } from '../pieceOutput.ts'
@@ -17,7 +18,7 @@ function prepareOwnHtml({ html }: PieceOf<'html'>, around: Around): Prepared {
   for (const call of callsOf(compiled)) prepared.set(call, prepareCall(call, around))
   return (on) => {
     const html = writeHtml(compiled, links, (call) => {
-      const part = prepared.get(call)!
+      const part = valueFor(prepared, call)
       return typeof part === 'string' ? part : part(on)
     })
     return html.trim() === '' ? '' : `${indent}${html}\n`

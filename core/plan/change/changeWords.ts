@@ -1,3 +1,4 @@
+import { lastOf } from '../../standard/present.ts'
 import { entriesOfBranch } from '../branch.ts'
 import { type EntryId, labelOf } from '../entry.ts'
 import type { SiteFile } from '../file.ts'
@@ -148,7 +149,7 @@ export function changeWords(before: Site, change: Change): string {
     case 'setFile':
       return setFileWords(before.files.get(change.file.id), change.file)
     case 'batch':
-      return change.words ?? changeWords(before, change.changes.at(-1)!)
+      return change.words ?? changeWords(before, lastOf(change.changes))
     case 'restore':
       return `${restoredWords(change)} as before`
     case 'addPiece':

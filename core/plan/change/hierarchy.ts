@@ -1,3 +1,4 @@
+import { valueFor } from '../../standard/present.ts'
 import { branchOf, entriesOfBranch } from '../branch.ts'
 import { type Entry, type EntryId, labelOf } from '../entry.ts'
 import {
@@ -101,7 +102,7 @@ export function addBranches(site: Site, { parent, place, branches }: Add, own: O
 /** What puts removed entries back: for each run of siblings that stood side by side, one change. */
 function puttingBack(plan: Plan, gone: ReadonlySet<EntryId>): SingleChange[] {
   const back: SingleChange[] = []
-  for (const parent of new Set([...gone].map((id) => plan.parents.get(id)!))) {
+  for (const parent of new Set([...gone].map((id) => valueFor(plan.parents, id)))) {
     const siblings = childrenOf(plan, parent)
     for (let place = 0; place < siblings.length; place++) {
       const first = place
@@ -126,7 +127,7 @@ export function removeBranches(site: Site, { entries: ids, gone: told }: Remove,
   const entries = ownCopy(plan.entries, own)
   const parents = ownCopy(plan.parents, own)
   const children = ownCopy(plan.children, own)
-  for (const parent of new Set([...gone].map((id) => plan.parents.get(id)!))) {
+  for (const parent of new Set([...gone].map((id) => valueFor(plan.parents, id)))) {
     setChildren(
       children,
       parent,
@@ -153,7 +154,7 @@ export function moveBranch(plan: Plan, { entry: id, parent, place }: Move, own: 
   const label = labelOf(entryOf(plan, id))
   if (isWithin(plan, parent, id)) throw new ChangeRefused(`“${label}” cannot be moved under itself.`)
   checkLevels(plan, parent, levelsUnder(plan, id))
-  const oldParent = plan.parents.get(id)!
+  const oldParent = valueFor(plan.parents, id)
   const oldPlace = placeOf(plan, id)
   const siblings = childrenOf(plan, oldParent).toSpliced(oldPlace, 1)
   const children = ownCopy(plan.children, own)

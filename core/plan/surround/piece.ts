@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { PIECE_MODELS } from '../../pieces/models.ts'
 import type { PieceModel } from '../../pieces/pieceModel.ts'
+import { valueFor } from '../../standard/present.ts'
 
 type SchemasOf<Models extends readonly { readonly schema: unknown }[]> = {
   [At in keyof Models]: Models[At]['schema']
@@ -23,7 +24,7 @@ const MODELS = new Map<PieceKind, AnyModel>(
 export const PIECE_KINDS: readonly PieceKind[] = [...MODELS.keys()]
 
 /** What a kind of piece is. */
-export const modelOf = (kind: PieceKind): AnyModel => MODELS.get(kind)!
+export const modelOf = (kind: PieceKind): AnyModel => valueFor(MODELS, kind)
 
 /** What authors call a kind of piece. */
 export const pieceName = (kind: PieceKind): string => modelOf(kind).name

@@ -1,4 +1,5 @@
 import * as v from 'valibot'
+import { lastOf } from '../../standard/present.ts'
 import type { EntryId } from '../entry.ts'
 import { isSameData } from '../../standard/sameData.ts'
 import { type Templates, templatesSchema } from './templates.ts'
@@ -247,7 +248,7 @@ export function sectionMenuNames({ menus }: Pick<Surround, 'menus'>): Set<string
 export function rowsOf(pieces: readonly Piece[]): readonly (readonly Piece[])[] {
   const rows: Piece[][] = []
   for (const piece of pieces) {
-    if (piece.beside && rows.length > 0) rows.at(-1)!.push(piece)
+    if (piece.beside && rows.length > 0) lastOf(rows).push(piece)
     else rows.push([piece])
   }
   return rows
