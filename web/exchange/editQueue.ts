@@ -1,3 +1,4 @@
+import { lastOf } from '@viatica/core/standard/present.ts'
 import { type Applied, applyChange } from '@viatica/core/plan/change/apply.ts'
 import type { Change, SingleChange } from '@viatica/core/plan/change/change.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
@@ -80,7 +81,7 @@ export class EditQueue {
     edit: Waiting
     instead: string
   } {
-    const last = this.#edits.at(-1)!
+    const last = lastOf(this.#edits)
     const { over } = last.change as { over?: string }
     const { over: _, ...rest } = change as SingleChange & { over?: string }
     const longer = { ...rest, ...(over === undefined ? {} : { over }) } as SingleChange

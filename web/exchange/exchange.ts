@@ -106,6 +106,12 @@ export class Exchange {
     )
   }
 
+  /** The site as it is shown. @throws before it was read */
+  get #site(): Site {
+    if (!this.#state.site) throw new Error('The site was not read yet.')
+    return this.#state.site
+  }
+
   get state(): ExchangeState {
     return this.#state
   }
@@ -216,7 +222,7 @@ export class Exchange {
   /** Makes an edit of what was typed in a window that is gone; what moves addresses waits for its author. */
   #takeUp(text: TypedText): void {
     // It had become an edit, and only that was not noted any more.
-    if (singlesOf(text.change).every((single) => isWritten(this.#state.site!, single)))
+    if (singlesOf(text.change).every((single) => isWritten(this.#site, single)))
       return this.forgetTyped(text.id)
     if (text.waits) return this.#show({ typed: [...this.#state.typed, text] })
     this.useTyped(text)
@@ -325,7 +331,7 @@ export class Exchange {
   /** Keeps what is typed into a field and is no edit yet. @param waits whether only its author makes it one */
   keepTyped(id: string, change: Change, waits: boolean): void {
     const { site, window } = this.#parts
-    const on = this.#state.site!
+    const on = this.#site
     const words = changeWords(on, change)
     this.#typed.put({ id, site, window, words, change: guarded(on, change), waits })
   }
@@ -343,7 +349,7 @@ export class Exchange {
   #tried: { change: Change; on: Site; outcome: Tried | ChangeRefused } | undefined
 
   #outcomeOf(change: Change): Tried | ChangeRefused {
-    const on = this.#state.site!
+    const on = this.#site
     if (this.#tried?.change !== change || this.#tried.on !== on)
       this.#tried = { change, on, outcome: outcomeOn(on, change) }
     return this.#tried.outcome
@@ -363,7 +369,7 @@ export class Exchange {
   make(change: Change, typing?: string): string | undefined {
     const outcome = this.#outcomeOf(change)
     if (outcome instanceof ChangeRefused) return outcome.message
-    const words = changeWords(this.#state.site!, change)
+    const words = changeWords(this.#site, change)
     const last = this.#state.undone.length === 0 ? this.#state.done.at(-1) : undefined
     if (last?.goesOn(outcome.change, typing, Date.now())) this.#goOn(last, outcome, words, typing)
     else {
@@ -435,7 +441,7 @@ export class Exchange {
 
   #takeBack(from: 'done' | 'undone', isAnyway: boolean): void {
     const id = crypto.randomUUID()
-    const taken = takenBack(this.#state.site!, this.#state, from, { isAnyway, edit: id, at: Date.now() })
+    const taken = takenBack(this.#site, this.#state, from, { isAnyway, edit: id, at: Date.now() })
     switch (taken?.kind) {
       case undefined:
         return

@@ -11,7 +11,7 @@ const openSite = useOpenSite()
 const chosen = useChosen()
 const shaping = useShaping()
 
-const hasChildren = computed(() => childrenOf(openSite.site!.plan, chosen.id).length > 1)
+const hasChildren = computed(() => childrenOf(openSite.shown.plan, chosen.id).length > 1)
 
 const DIRECTIONS: readonly { direction: Direction; words: string; keys: string }[] = [
   { direction: 'up', words: 'Move up', keys: 'Alt ↑' },

@@ -19,7 +19,7 @@ const words = ref('')
 
 const path = computed(() => {
   try {
-    return addressesOf(applyChange(openSite.site!, props.change).site).paths.get(props.entry)
+    return addressesOf(applyChange(openSite.shown, props.change).site).paths.get(props.entry)
   } catch (error) {
     if (error instanceof ChangeRefused) return undefined
     throw error

@@ -24,7 +24,7 @@ const openSite = useOpenSite()
 const shaping = useShaping()
 
 const outcome = computed(() => {
-  const site = openSite.site!
+  const site = openSite.shown
   const { ids, target, how } = props.landing
   const change = shaping.dropChange(ids, target, how)
   if (!change) return undefined

@@ -37,7 +37,7 @@ const frame = ref<HTMLIFrameElement>()
 const room = ref({ width: 0, height: 0 })
 
 /** The open site: the page follows an edit when the outline and the fields have. */
-const followed = shallowRef(openSite.site!)
+const followed = shallowRef(openSite.shown)
 watchDebounced(
   () => openSite.site,
   (site) => {
@@ -48,7 +48,7 @@ watchDebounced(
 const shown = computed(() => props.site ?? followed.value)
 
 const name = computed(() => {
-  const entry = entryOf((props.site ?? openSite.site!).plan, props.page)
+  const entry = entryOf((props.site ?? openSite.shown).plan, props.page)
   return entry.kind === 'page' ? entry.title : entry.label
 })
 
@@ -112,7 +112,7 @@ function hear(event: MessageEvent): void {
   const said = event.data as { viatica?: string; url?: string } | undefined
   if (said?.viatica !== 'follow' || !said.url) return
   const path = sitesApi.previewedPath(openSite.id, withoutQuery(said.url))
-  const page = path === undefined ? undefined : pageAtPath(openSite.site!, decodeURIComponent(path))
+  const page = path === undefined ? undefined : pageAtPath(openSite.shown, decodeURIComponent(path))
   if (page) chosen.choose(page)
   else openSite.notice = `This link leads out of the site, to ${said.url}`
 }

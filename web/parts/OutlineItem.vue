@@ -2,6 +2,7 @@
 import { combine } from '@atlaskit/pragmatic-drag-and-drop/combine'
 import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
 import { attachInstruction, extractInstruction } from '@atlaskit/pragmatic-drag-and-drop-hitbox/list-item'
+import { valueFor } from '@viatica/core/standard/present.ts'
 import IconChevronDown from '~icons/tabler/chevron-down'
 import IconChevronRight from '~icons/tabler/chevron-right'
 import IconEyeOff from '~icons/tabler/eye-off'
@@ -26,7 +27,7 @@ const element = ref<HTMLElement>()
 /** How something dragged over this row would land. */
 const landing = ref<string>()
 
-const site = computed(() => openSite.site!)
+const site = computed(() => openSite.shown)
 const entry = computed(() => entryOf(site.value.plan, props.row.id))
 const proof = useProof()
 const isLead = computed(() => chosen.id === props.row.id)
@@ -47,7 +48,7 @@ const address = computed(() => {
         : addressesOf(site.value).paths.get(at.target.entry)
     return path ?? 'leads nowhere'
   }
-  return addressesOf(site.value).names.get(at.id)!
+  return valueFor(addressesOf(site.value).names, at.id)
 })
 /** The whole path, for those who point at it. */
 const path = computed(() => addressesOf(site.value).paths.get(props.row.id) ?? address.value)

@@ -5,7 +5,7 @@ import WordList from './WordList.vue'
 
 /** The words that are spelt right on this site, whatever a dictionary says. */
 const openSite = useOpenSite()
-const words = computed(() => openSite.site!.settings.ownWords)
+const words = computed(() => openSite.shown.settings.ownWords)
 </script>
 
 <template>

@@ -39,7 +39,7 @@ const options = computed(() => [
     .filter(({ id, path }) => endings.value.includes(endingOf(path)) || id === props.value?.file)
     .map((file) => ({ value: file.id, label: file.path })),
 ])
-const file = computed(() => (props.value ? openSite.site!.files.get(props.value.file) : undefined))
+const file = computed(() => (props.value ? openSite.shown.files.get(props.value.file) : undefined))
 
 function choose(chosen: string): void {
   fault.value = openSite.make(

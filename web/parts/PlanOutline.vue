@@ -4,6 +4,7 @@ import { extractInstruction } from '@atlaskit/pragmatic-drag-and-drop-hitbox/lis
 import { defaultRangeExtractor, useVirtualizer } from '@tanstack/vue-virtual'
 import { STATES } from '@viatica/core/plan/entry.ts'
 import { childrenOf, entryOf } from '@viatica/core/plan/plan.ts'
+import { itemAt } from '@viatica/core/standard/present.ts'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { type OutlineRow, useChosen } from '../stores/chosen.ts'
 import { useOpenSite } from '../stores/openSite.ts'
@@ -25,10 +26,10 @@ const items = computed<readonly (OutlineRow | 'draft')[]>(() => {
   const { draft, rows } = chosen
   if (!draft) return rows
   const parentAt = rows.findIndex((row) => row.id === draft.parent)
-  const level = rows[parentAt]!.level + 1
+  const level = itemAt(rows, parentAt).level + 1
   let at = parentAt + 1
-  for (let place = 0; at < rows.length && rows[at]!.level >= level; at++) {
-    if (rows[at]!.level === level && place++ === draft.place) break
+  for (let place = 0; at < rows.length && itemAt(rows, at).level >= level; at++) {
+    if (itemAt(rows, at).level === level && place++ === draft.place) break
   }
   return [...rows.slice(0, at), 'draft', ...rows.slice(at)]
 })
@@ -69,7 +70,7 @@ const draftLevel = () => chosen.rows.find((row) => row.id === chosen.draft!.pare
 
 /** What renaming changes: the title of a page, the label of anything else. */
 function nameOf(id: string): string {
-  const entry = entryOf(openSite.site!.plan, id)
+  const entry = entryOf(openSite.shown.plan, id)
   return entry.kind === 'page' ? entry.title : entry.label
 }
 
@@ -136,9 +137,9 @@ function withControl(key: string): boolean {
     chosen.lookAt(rowAt(at + (key === 'ArrowDown' ? 1 : -1)).id)
     void focusChosen()
   } else if (key === 'a') {
-    const parent = openSite.site!.plan.parents.get(chosen.id)
+    const parent = openSite.shown.plan.parents.get(chosen.id)
     if (parent === undefined) return true
-    chosen.chooseAll(childrenOf(openSite.site!.plan, parent), chosen.id)
+    chosen.chooseAll(childrenOf(openSite.shown.plan, parent), chosen.id)
   } else return false
   return true
 }
@@ -205,7 +206,7 @@ function extendTo(index: number): void {
 }
 
 function chooseParent(id: string): void {
-  const parent = openSite.site!.plan.parents.get(id)
+  const parent = openSite.shown.plan.parents.get(id)
   if (parent === undefined) return
   chosen.choose(parent)
   void focusChosen()

@@ -23,8 +23,8 @@ const { found, active, whenFound } = foundAsTyped(
 )
 const isOpen = computed(() => words.value.trim() !== '' && found.value !== undefined)
 
-const entryAt = (entry: string) => entryOf(openSite.site!.plan, entry)
-const isThere = (entry: string) => openSite.site!.plan.entries.has(entry)
+const entryAt = (entry: string) => entryOf(openSite.shown.plan, entry)
+const isThere = (entry: string) => openSite.shown.plan.entries.has(entry)
 
 function go(to: Found | undefined): void {
   if (!to || !isThere(to.entry)) return

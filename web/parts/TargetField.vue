@@ -21,7 +21,7 @@ const ELSEWHERE = ''
 const isElsewhere = computed(() => wantsAddress.value || props.target.to === 'address')
 
 const pages = computed(() => {
-  const site = openSite.site!
+  const site = openSite.shown
   const { paths } = addressesOf(site)
   return [...walk(site.plan)]
     .filter(({ entry }) => entry.kind === 'page')
@@ -30,7 +30,7 @@ const pages = computed(() => {
 /** Ids of entries and of files may be the same. */
 const FILE = 'file:'
 const files = computed(() =>
-  filesByPath(openSite.site!).map(({ id, path }) => ({ value: FILE + id, label: path })),
+  filesByPath(openSite.shown).map(({ id, path }) => ({ value: FILE + id, label: path })),
 )
 const options = computed(() => [
   { value: ELSEWHERE, label: 'an address elsewhere' },

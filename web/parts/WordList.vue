@@ -7,7 +7,7 @@ import { useSpelling } from '../stores/spelling.ts'
 /** The words that are spelt right on this site, whatever a dictionary says, each with a way to take it out. */
 const openSite = useOpenSite()
 const spelling = useSpelling()
-const words = computed(() => openSite.site!.settings.ownWords)
+const words = computed(() => openSite.shown.settings.ownWords)
 </script>
 
 <template>

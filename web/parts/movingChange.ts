@@ -9,6 +9,6 @@ export function movingChange(entry: EntryId, field: 'title' | 'label' | 'fileNam
   return (value: string): Change | undefined => {
     const change: SetEntry = { kind: 'setEntry', entry, field, value }
     const outcome = openSite.tryOut(change)
-    return typeof outcome !== 'string' && movesAddresses(openSite.site!, outcome.site) ? change : undefined
+    return typeof outcome !== 'string' && movesAddresses(openSite.shown, outcome.site) ? change : undefined
   }
 }

@@ -34,6 +34,11 @@ export const useOpenSite = defineStore('openSite', () => {
   let keepsLost: ((change: Change) => boolean) | undefined
 
   const site = computed(() => state.value?.site)
+  /** The site, on a screen that is only there while one is open. Throws without one. */
+  const shown = computed(() => {
+    if (!site.value) throw new Error('No site is open.')
+    return site.value
+  })
   const saveState = computed(() => {
     if (!state.value) return 'saved'
     if (state.value.saveTrouble) return 'failed'
@@ -168,6 +173,7 @@ export const useOpenSite = defineStore('openSite', () => {
     published,
     fromOthers,
     site,
+    shown,
     saveState,
     notice,
     trouble: part('trouble', ''),

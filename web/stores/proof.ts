@@ -1,4 +1,5 @@
 import type { FixStep } from '@viatica/core/check/fixes.ts'
+import { itemAt } from '@viatica/core/standard/present.ts'
 import { promiseTimeout, watchDebounced } from '@vueuse/core'
 import { shortened } from '@viatica/core/standard/text.ts'
 import type { Severity } from '@viatica/core/check/rule.ts'
@@ -140,7 +141,7 @@ export const useProof = defineStore('proof', () => {
 
   /** Sets findings aside, with why; or takes back that they were. */
   function setAside(keys: readonly string[], reason: string | undefined): string | undefined {
-    const others = openSite.site!.settings.setAside.filter(({ key }) => !keys.includes(key))
+    const others = openSite.shown.settings.setAside.filter(({ key }) => !keys.includes(key))
     const value = reason === undefined ? others : [...others, ...keys.map((key) => ({ key, reason }))]
     const refused = openSite.make({ kind: 'setSite', field: 'setAside', value })
     if (refused === undefined && reason !== undefined) goOn(keys)
@@ -161,7 +162,7 @@ export const useProof = defineStore('proof', () => {
     fixProgress.value = undefined
     if (!found || found.changes.length === 0) return undefined
     const { changes, count } = found
-    const words = count === 1 ? `Fixed: ${fixed[0]!.words}` : `${count} findings fixed`
+    const words = count === 1 ? `Fixed: ${itemAt(fixed, 0).words}` : `${count} findings fixed`
     return { kind: 'batch', words: shortened(words, 500), changes }
   }
 
@@ -175,7 +176,7 @@ export const useProof = defineStore('proof', () => {
   function questionOf(fixed: readonly ShownFinding[], foreseen: Foreseen): Omit<Question, 'answer'> {
     const title = fixed.length === 1 ? 'Fix this finding?' : `Fix ${fixed.length} findings?`
     const what = fixed.map((one) => {
-      const entry = openSite.site!.plan.entries.get(entryOf(one) ?? '')
+      const entry = openSite.shown.plan.entries.get(entryOf(one) ?? '')
       return entry ? `${labelOf(entry)}: ${one.words}` : one.words
     })
     return { title, yes: 'Fix', isMove: false, foreseen, what }

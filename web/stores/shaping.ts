@@ -44,7 +44,7 @@ export const useShaping = defineStore('shaping', () => {
   const chosen = useChosen()
   const ripple = useRipple()
 
-  const plan = computed(() => openSite.site!.plan)
+  const plan = computed(() => openSite.shown.plan)
   const isHome = computed(() => chosen.id === plan.value.home)
   /** Those that can be moved and removed: not the home page, and not what goes along with another of them. */
   const movable = computed(() => topmost(plan.value, chosen.ids))
@@ -68,7 +68,7 @@ export const useShaping = defineStore('shaping', () => {
   async function makeMove(change: Change | undefined, asks: 'always' | 'published'): Promise<boolean> {
     if (!change) return false
     const { id, ids } = chosen
-    const before = openSite.site!
+    const before = openSite.shown
     const outcome = openSite.tryOut(change)
     if (typeof outcome !== 'string' && (asks === 'always' || movesPublished(before, outcome.site))) {
       const title = `${changeWords(before, change)}: this changes addresses`
@@ -178,7 +178,7 @@ export const useShaping = defineStore('shaping', () => {
     if (change && openSite.makeOrTell(change)) chosen.choose(next)
   }
 
-  const removal = (choice: RemovalChoice) => removalWith(openSite.site!, [...chosen.ids], choice)
+  const removal = (choice: RemovalChoice) => removalWith(openSite.shown, [...chosen.ids], choice)
 
   function setState(state: PageState): void {
     const change = setStateOfAll(plan.value, [...chosen.ids], state)
@@ -192,13 +192,13 @@ export const useShaping = defineStore('shaping', () => {
 
   /** Sorts what stands right under the chosen entry, once. */
   async function sort(key: SortKey): Promise<void> {
-    const change = sortUnder(openSite.site!, chosen.id, key, addressesOf(openSite.site!).names)
+    const change = sortUnder(openSite.shown, chosen.id, key, addressesOf(openSite.shown).names)
     if (change) await makeMove(change, 'always')
     else
       openSite.notice = `What is under “${labelOf(chosen.entry!)}” stands in the order of its ${key}s already.`
   }
 
-  const turned = computed(() => otherKind(openSite.site!, chosen.id))
+  const turned = computed(() => otherKind(openSite.shown, chosen.id))
 
   /** Makes the chosen page a group, or the group a page, after asking where that takes addresses away. */
   async function turn(): Promise<void> {
@@ -206,7 +206,7 @@ export const useShaping = defineStore('shaping', () => {
   }
 
   const today = () => new Date().toISOString().slice(0, 10)
-  const overviewChange = computed(() => overviewOf(openSite.site!, chosen.id, today()))
+  const overviewChange = computed(() => overviewOf(openSite.shown, chosen.id, today()))
 
   /** Puts a list of the pages under the chosen one into its text. */
   function makeOverview(): void {
@@ -216,7 +216,7 @@ export const useShaping = defineStore('shaping', () => {
   /** Adds a page with a map of the whole site, and chooses it. */
   function addSiteMap(): void {
     const id = crypto.randomUUID()
-    const change = siteMapPage(openSite.site!, id, today())
+    const change = siteMapPage(openSite.shown, id, today())
     if (!change) openSite.notice = 'This site has a page with a site map already.'
     else if (openSite.makeOrTell(change)) chosen.choose(id)
   }

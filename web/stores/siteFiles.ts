@@ -5,6 +5,7 @@ import type { SingleChange } from '@viatica/core/plan/change/change.ts'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { type FileKind, fileTypeOf, MAX_SITE_BYTES, type SiteFile } from '@viatica/core/plan/file.ts'
 import { filesByPath } from '@viatica/core/plan/site.ts'
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { Refusal } from '../api/request.ts'
@@ -63,7 +64,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     }
   }
 
-  const files = computed(() => filesByPath(openSite.site!))
+  const files = computed(() => filesByPath(openSite.shown))
   const chosen = computed(() => openSite.site?.files.get(chosenId.value))
   const ofKind = (kind: FileKind) => files.value.filter(({ path }) => fileTypeOf(path)?.kind === kind)
 
@@ -89,7 +90,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
   )
 
   const uses = computed(() => {
-    const site = openSite.site!
+    const site = openSite.shown
     const named = ofKind('style').map(({ id, path, content }) => {
       const text = texts.value.get(content)
       return [id, text === undefined ? new Set<EntryId>() : filesNamedBy(site, path, text)] as const
@@ -151,18 +152,18 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     if (fileTypeOf(path)?.kind === 'style') return true
     return ofKind('style').some((sheet) => {
       const text = texts.value.get(sheet.content)
-      return text === undefined || filesNamedBy(openSite.site!, sheet.path, text).has(id)
+      return text === undefined || filesNamedBy(openSite.shown, sheet.path, text).has(id)
     })
   }
 
   /** Moves files, and lets the style sheets that name them follow, as one change. */
   async function moveAll(moves: ReadonlyMap<EntryId, string>, words: string): Promise<void> {
-    const { files: before } = openSite.site!
-    const moved = new Map([...moves].map(([id, path]) => [before.get(id)!.path, path]))
+    const { files: before } = openSite.shown
+    const moved = new Map([...moves].map(([id, path]) => [valueFor(before, id).path, path]))
     const rewritten = await sheetChanges(moved)
     const isRewritten = new Set(rewritten.map((one) => (one.kind === 'setFile' ? one.file.id : '')))
     const plain = [...moves].flatMap(([id, path]): SingleChange[] =>
-      isRewritten.has(id) ? [] : [{ kind: 'setFile', file: { ...before.get(id)!, path } }],
+      isRewritten.has(id) ? [] : [{ kind: 'setFile', file: { ...valueFor(before, id), path } }],
     )
     openSite.makeOrTell({ kind: 'batch', words, changes: [...plain, ...rewritten] })
   }
@@ -207,7 +208,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
 
   /** Takes a file away, with what cannot be without it. */
   function remove(file: SiteFile): void {
-    const changes = removalOf(openSite.site!, file.id)
+    const changes = removalOf(openSite.shown, file.id)
     const at = files.value.findIndex(({ id }) => id === file.id)
     const next = files.value[at + 1] ?? files.value[at - 1]
     if (

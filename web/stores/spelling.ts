@@ -43,7 +43,7 @@ export const useSpelling = defineStore('spelling', () => {
 
   /** Keeps words with the site, as ones that are spelt right. @returns whether they are kept */
   function keep(...words: readonly string[]): boolean {
-    const { ownWords } = openSite.site!.settings
+    const { ownWords } = openSite.shown.settings
     const all = new Set([...ownWords, ...words])
     if (all.size === ownWords.length) return true
     const value = [...all].sort((a, b) => a.localeCompare(b, 'en'))
@@ -52,13 +52,13 @@ export const useSpelling = defineStore('spelling', () => {
 
   /** Takes a word from the site's own. */
   function forget(word: string): void {
-    const value = openSite.site!.settings.ownWords.filter((one) => one !== word)
+    const value = openSite.shown.settings.ownWords.filter((one) => one !== word)
     openSite.makeOrTell({ kind: 'setSite', field: 'ownWords', value })
   }
 
   /** Writes a word otherwise wherever it stands in an entry, a piece or a menu. */
   function correct(place: SpeltPlace, word: string, by: string): void {
-    const change = correction(openSite.site!, place, word, by)
+    const change = correction(openSite.shown, place, word, by)
     if (change) openSite.makeOrTell(change)
   }
 

@@ -30,7 +30,7 @@ export const useSurrounding = defineStore('surrounding', () => {
     },
   )
 
-  const surround = computed(() => openSite.site!.surround)
+  const surround = computed(() => openSite.shown.surround)
   const pieces = computed(() => piecesOf(surround.value))
   const standing = computed(() => standingOf(surround.value, pieceId.value))
   const menu = computed(() => menuOf(surround.value, menuId.value) ?? surround.value.menus[0])

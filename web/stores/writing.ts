@@ -180,7 +180,7 @@ export const useWriting = defineStore('writing', () => {
       turn.value++
     }
     const change = changeTo(html, base)
-    const following = followHeadings(openSite.site!, entry, renamed)
+    const following = followHeadings(openSite.shown, entry, renamed)
     if (bases.size >= MOST_BASES) bases.delete(bases.keys().next().value!)
     bases.set(markOf(base), base)
     lost.delete(html)

@@ -23,6 +23,7 @@ import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { siteFault } from '@viatica/core/plan/siteFault.ts'
 import { bytesOfText } from '@viatica/core/formats/textBytes.ts'
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { isDifference } from '@viatica/core/template/kept.ts'
 import { thisYear } from '@viatica/core/standard/date.ts'
 import { base64 } from '@viatica/core/standard/base64.ts'
@@ -73,7 +74,7 @@ function differencesLeft(change: Change): number {
   const parts = new Map(templates.templates.map((template) => [template.id, template.parts]))
   return Object.values(templates.pages).filter(({ template, overrides }) =>
     overrides.some((override) =>
-      isDifference(override, parts.get(template)!.slice(override.from, override.to)),
+      isDifference(override, valueFor(parts, template).slice(override.from, override.to)),
     ),
   ).length
 }

@@ -78,6 +78,12 @@ export class SiteWork {
   /** The site before the last step of the author. */
   #before: Site | undefined
   readonly #checker = new Checker()
+
+  /** The copy of the open site. @throws before one was sent */
+  get #shown(): Site {
+    if (!this.#site) throw new Error('No site is open.')
+    return this.#site
+  }
   #checks = 0
   #unknownWords: ReadonlySet<string> = new Set()
   #walks = 0
@@ -95,33 +101,33 @@ export class SiteWork {
   /** Follows a change. @param goesOn whether it belongs to the same step as the one before it */
   make(change: Change, goesOn: boolean): void {
     if (!goesOn) this.#before = this.#site
-    this.#site = applyChange(this.#site!, change).site
+    this.#site = applyChange(this.#shown, change).site
   }
 
   /** What the last step did. */
   ripple(): Ripple {
-    return rippleOf(this.#before!, this.#site!, thisYear())
+    return rippleOf(this.#before!, this.#shown, thisYear())
   }
 
   /** What a change would do; a reason in words when it makes no sense. */
   foresee(change: Change): Foreseen | string {
     try {
-      this.#foreseen = applyChange(this.#site!, change).site
+      this.#foreseen = applyChange(this.#shown, change).site
     } catch (error) {
       if (error instanceof ChangeRefused) return error.message
       throw error
     }
     return {
-      ripple: rippleOf(this.#site!, this.#foreseen, thisYear()),
-      broken: linksBroken(this.#site!, this.#foreseen),
+      ripple: rippleOf(this.#shown, this.#foreseen, thisYear()),
+      broken: linksBroken(this.#shown, this.#foreseen),
     }
   }
 
   /** A part of a page as HTML, before and after the last step or the change that was foreseen. */
   part(of: 'last' | 'foreseen', page: EntryId, part: PagePart): { before: string; after: string } {
     return of === 'last'
-      ? partBeforeAndAfter(this.#before!, this.#site!, page, part, thisYear())
-      : partBeforeAndAfter(this.#site!, this.#foreseen!, page, part, thisYear())
+      ? partBeforeAndAfter(this.#before!, this.#shown, page, part, thisYear())
+      : partBeforeAndAfter(this.#shown, this.#foreseen!, page, part, thisYear())
   }
 
   /**
@@ -130,18 +136,18 @@ export class SiteWork {
    */
   async statistics(progress: (read: number) => unknown): Promise<Statistics | undefined> {
     const mine = ++this.#countings
-    const work = statisticsInSteps(this.#site!)
+    const work = statisticsInSteps(this.#shown)
     return (await inSlices(work, () => mine === this.#countings, progress))?.result
   }
 
   /** The links of texts and of the plan that lead to a page: every text of the site is read for them. */
   incomingLinks(page: EntryId): LinkIn[] {
-    return linksInto(this.#site!, page)
+    return linksInto(this.#shown, page)
   }
 
   /** Which page links to which. */
   linkPicture(): LinkPicture {
-    const picture = linkPicture(this.#site!)
+    const picture = linkPicture(this.#shown)
     return transfer(picture, [picture.cells.buffer])
   }
 
@@ -167,7 +173,7 @@ export class SiteWork {
         await tell(done, total, telling.slice(at, at + MOST_TOLD))
     }
     const checker = this.#checker
-    const steps = checker.checkInSteps(this.#site!, this.#unknownWords)
+    const steps = checker.checkInSteps(this.#shown, this.#unknownWords)
     const noted = (function* () {
       for (const { done, total, found: more } of steps) {
         found.push(...more.map(shown))
@@ -186,7 +192,7 @@ export class SiteWork {
   async walk(progress: (report: WalkReport) => unknown): Promise<WalkReport | undefined> {
     const mine = ++this.#walks
     const { walkSite } = await later.walk()
-    const walk = walkSite(this.#site!, thisYear())
+    const walk = walkSite(this.#shown, thisYear())
     return (await inSlices(walk, () => mine === this.#walks, progress))?.result
   }
 
@@ -200,7 +206,7 @@ export class SiteWork {
 
   /** Every word of the site that is to be looked up. */
   words(): Set<string> {
-    return wordsOfSite(this.#site!)
+    return wordsOfSite(this.#shown)
   }
 
   /** Ends the walk that is going on. */
@@ -215,7 +221,7 @@ export class SiteWork {
   async sights(): Promise<PageSight[] | undefined> {
     const mine = ++this.#sightings
     const pages: PageSight[] = []
-    const looking = sights(this.#site!, thisYear())
+    const looking = sights(this.#shown, thisYear())
     const noted = (function* () {
       for (const sight of looking) yield pages.push(sight)
     })()
@@ -224,7 +230,7 @@ export class SiteWork {
 
   /** What a page is like now, to be kept with the tick that it was seen. */
   marks(page: EntryId): PageMarks {
-    return createMarker(this.#site!, thisYear())(page)
+    return createMarker(this.#shown, thisYear())(page)
   }
 
   /**
@@ -234,7 +240,7 @@ export class SiteWork {
    */
   async fixes(keys: readonly string[], progress: (step: FixStep) => unknown): Promise<Fixes | undefined> {
     const mine = ++this.#fixings
-    const work = fixesInSteps(this.#site!, keys)
+    const work = fixesInSteps(this.#shown, keys)
     return (await inSlices(work, () => mine === this.#fixings, progress))?.result
   }
 
@@ -249,13 +255,13 @@ export class SiteWork {
   }
 
   search(words: string): Found[] {
-    return search(this.#site!, words)
+    return search(this.#shown, words)
   }
 
   /** Reads a pasted list as entries to add under `parent` at `place`. */
   async readList(text: string, parent: EntryId, place: number): Promise<ListReading> {
     const { readList } = await later.list()
-    const { plan } = this.#site!
+    const { plan } = this.#shown
     const titles = [...plan.entries.values()].map((entry) =>
       (entry.kind === 'page' ? entry.title : entry.label).toLowerCase(),
     )
@@ -264,12 +270,12 @@ export class SiteWork {
       levelsAbove: ancestorsOf(plan, parent).length + 1,
       present: plan.entries.size,
       known: new Set(titles),
-      ...(parent === plan.home ? { home: { id: plan.home, siteName: this.#site!.settings.name } } : {}),
+      ...(parent === plan.home ? { home: { id: plan.home, siteName: this.#shown.settings.name } } : {}),
     })
     if (branches.length === 0) return { lines, paths: new Map(), change: undefined, refused: undefined }
     const change: Add = { kind: 'add', parent, place, branches: [...branches] }
     try {
-      const { paths } = addressesOf(applyChange(this.#site!, change).site)
+      const { paths } = addressesOf(applyChange(this.#shown, change).site)
       return { lines, paths, change, refused: undefined }
     } catch (error) {
       if (error instanceof ChangeRefused)
@@ -281,14 +287,14 @@ export class SiteWork {
   /** The inventory as CSV. */
   async writeInventory(): Promise<string> {
     const { writeInventory } = await later.inventoryWriter()
-    return writeInventory(this.#site!)
+    return writeInventory(this.#shown)
   }
 
   /** What a changed inventory would do; the place of its fault in words when it cannot be kept. */
   async readInventory(text: string, how?: string): Promise<InventoryReading | string> {
     const { readInventory } = await later.inventoryReader()
     try {
-      return readInventory(text, this.#site!, newId, how)
+      return readInventory(text, this.#shown, newId, how)
     } catch (error) {
       if (error instanceof InputFault) return error.message
       throw error

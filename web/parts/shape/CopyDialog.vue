@@ -4,6 +4,7 @@ import { childrenOf, entryOf, placeOf, walk } from '@viatica/core/plan/plan.ts'
 import { fromSiteData } from '@viatica/core/plan/siteData.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { copyBranch, forAnotherSite } from '@viatica/core/shape/shape.ts'
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { Button, Checkbox, Input } from 'ant-design-vue'
 import { computed, onMounted, ref, shallowRef, useId, watch } from 'vue'
 import { useAttempt } from '../../api/attempt.ts'
@@ -22,7 +23,7 @@ const emit = defineEmits<{ close: [] }>()
 const openSite = useOpenSite()
 const chosen = useChosen()
 const id = useId()
-const { plan } = openSite.site!
+const { plan } = openSite.shown
 const source = chosen.id
 const entry = entryOf(plan, source)
 const oldTitle = entry.kind === 'page' ? entry.title : entry.label
@@ -37,8 +38,8 @@ const titleInput = ref<{ focus(): void }>()
 const sites = shallowRef<readonly SiteSummary[]>([])
 const siteId = ref(openSite.id)
 const other = shallowRef<{ site: Site; revision: number }>()
-const target = computed(() => (siteId.value === openSite.id ? openSite.site! : other.value?.site))
-const parent = ref<EntryId>(plan.parents.get(source)!)
+const target = computed(() => (siteId.value === openSite.id ? openSite.shown : other.value?.site))
+const parent = ref<EntryId>(valueFor(plan.parents, source))
 
 const sameTitle = computed(() => {
   const wanted = title.value.trim().toLowerCase()
@@ -53,7 +54,7 @@ onMounted(() => {
 })
 watch(siteId, (wanted) => {
   other.value = undefined
-  if (wanted === openSite.id) return void (parent.value = plan.parents.get(source)!)
+  if (wanted === openSite.id) return void (parent.value = valueFor(plan.parents, source))
   void attempt(async () => {
     const { site, revision } = await sitesApi.read(wanted)
     if (wanted !== siteId.value) return

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
 import { entryOf, isWithin } from '@viatica/core/plan/plan.ts'
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { Button } from 'ant-design-vue'
 import { ref } from 'vue'
 import { useOpenSite } from '../../stores/openSite.ts'
@@ -13,9 +14,9 @@ const emit = defineEmits<{ close: [] }>()
 
 const openSite = useOpenSite()
 const shaping = useShaping()
-const site = openSite.site!
+const site = openSite.shown
 const moving = shaping.movable
-const parent = ref<EntryId>(site.plan.parents.get(moving[0]!)!)
+const parent = ref<EntryId>(valueFor(site.plan.parents, moving[0]!))
 
 const title =
   moving.length === 1

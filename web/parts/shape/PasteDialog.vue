@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { childrenOf, placeOf } from '@viatica/core/plan/plan.ts'
+import { itemAt, valueFor } from '@viatica/core/standard/present.ts'
 import { Button, RadioGroup } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import { useChosen } from '../../stores/chosen.ts'
@@ -27,11 +28,11 @@ const CHOICES = [
 ]
 
 const destination = computed(() => {
-  const { plan } = openSite.site!
+  const { plan } = openSite.shown
   const { id } = chosen
   return where.value === 'beneath'
     ? { parent: id, place: childrenOf(plan, id).length }
-    : { parent: plan.parents.get(id)!, place: placeOf(plan, id) + 1 }
+    : { parent: valueFor(plan.parents, id), place: placeOf(plan, id) + 1 }
 })
 
 const { text, reading, isCurrent } = useListReading(shaping.pasted, () => destination.value)
@@ -49,7 +50,7 @@ function close(): void {
 }
 
 const count = computed(
-  () => reading.value.lines.filter(({ id }) => id !== undefined && id !== openSite.site!.plan.home).length,
+  () => reading.value.lines.filter(({ id }) => id !== undefined && id !== openSite.shown.plan.home).length,
 )
 
 function add(): void {
@@ -57,7 +58,8 @@ function add(): void {
   if (!change) return
   const words = `${count.value === 1 ? '1 entry' : `${count.value} entries`} added from a list ${where.value === 'beneath' ? 'under' : 'beside'} “${label}”`
   close()
-  if (openSite.makeOrTell({ kind: 'batch', words, changes: [change] })) chosen.choose(change.branches[0]!.id)
+  if (openSite.makeOrTell({ kind: 'batch', words, changes: [change] }))
+    chosen.choose(itemAt(change.branches, 0).id)
 }
 </script>
 

@@ -7,6 +7,7 @@ import { isWritten } from '@viatica/core/plan/site.ts'
 import { rippleWords } from '@viatica/core/ripple/rippleWords.ts'
 import { type LinksToRemoved, removedBy, successorsOf } from '@viatica/core/shape/removal.ts'
 import type { UnderRemoved } from '@viatica/core/shape/shape.ts'
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { Button, RadioGroup, Spin } from 'ant-design-vue'
 import { computed, ref, shallowRef, useId, watch } from 'vue'
 import { useOpenSite } from '../../stores/openSite.ts'
@@ -28,7 +29,7 @@ const id = useId()
 
 const openSite = useOpenSite()
 const shaping = useShaping()
-const site = openSite.site!
+const site = openSite.shown
 const { plan } = site
 const going = shaping.movable
 
@@ -39,7 +40,7 @@ const gone = computed(() => removedBy(site, going, under.value))
 /** The addresses that end. */
 const ended = computed(() => {
   const { paths } = addressesOf(site)
-  return [...gone.value].flatMap((id) => (isWritten(site, plan.entries.get(id)) ? [paths.get(id)!] : []))
+  return [...gone.value].flatMap((id) => (isWritten(site, plan.entries.get(id)) ? [valueFor(paths, id)] : []))
 })
 const canLeadTo = (id: EntryId) => !gone.value.has(id) && isWritten(site, plan.entries.get(id))
 

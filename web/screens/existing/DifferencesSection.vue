@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Difference, Overview } from '@viatica/core/existing/overview.ts'
 import type { DriftPart } from '@viatica/core/existing/report.ts'
+import { itemAt } from '@viatica/core/standard/present.ts'
 import { Button } from 'ant-design-vue'
 import { computed, ref } from 'vue'
 import BeforeAfter from '../../parts/ripple/BeforeAfter.vue'
@@ -33,7 +34,7 @@ interface Group {
 const groups = computed((): Group[] => {
   const all = new Map<string, Difference[]>()
   for (const difference of props.overview.differences) {
-    const key = by.value === 'part' ? difference.drift[0]!.part : difference.path
+    const key = by.value === 'part' ? itemAt(difference.drift, 0).part : difference.path
     const there = all.get(key)
     if (there) there.push(difference)
     else all.set(key, [difference])
@@ -56,7 +57,7 @@ const groups = computed((): Group[] => {
 
 const shownOf = ({ key, differences }: Group) =>
   shownWhole.value.has(key) ? differences : differences.slice(0, AT_FIRST)
-const keyOf = ({ path, drift }: Difference) => `${path}:${drift[0]!.line}:${drift[0]!.part}`
+const keyOf = ({ path, drift }: Difference) => `${path}:${itemAt(drift, 0).line}:${itemAt(drift, 0).part}`
 function toggle(key: string): void {
   const now = new Set(opened.value)
   if (!now.delete(key)) now.add(key)

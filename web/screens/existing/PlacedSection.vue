@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Overview, PlacedPage } from '@viatica/core/existing/overview.ts'
+import { itemAt } from '@viatica/core/standard/present.ts'
 import { computed, nextTick, ref } from 'vue'
 import ChoiceField from '../../parts/ChoiceField.vue'
 import VirtualRows from '../../parts/VirtualRows.vue'
@@ -30,7 +31,7 @@ const parents = computed(() => {
   if (!page || page.parent === null) return []
   const from = place.value
   let to = from + 1
-  while (to < pages.value.length && pages.value[to]!.level > page.level) to++
+  while (to < pages.value.length && itemAt(pages.value, to).level > page.level) to++
   return pages.value
     .filter((_, at) => at < from || at >= to)
     .map(({ path, title, level }) => ({ value: path, label: `${'\u2003'.repeat(level)}${title} (${path})` }))
@@ -64,7 +65,7 @@ function press(event: KeyboardEvent): void {
   if (by === 0) return
   event.preventDefault()
   const to = Math.min(pages.value.length - 1, Math.max(0, place.value + by))
-  chosenPath.value = pages.value[to]!.path
+  chosenPath.value = itemAt(pages.value, to).path
   void list.value?.focusRow(to)
 }
 

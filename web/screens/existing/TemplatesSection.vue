@@ -2,6 +2,7 @@
 import type { Correction } from '@viatica/core/existing/corrections.ts'
 import type { DrawnPage as Drawn, PointedElement } from '@viatica/core/existing/drawn.ts'
 import type { Overview } from '@viatica/core/existing/overview.ts'
+import { itemAt } from '@viatica/core/standard/present.ts'
 import { Button, Spin } from 'ant-design-vue'
 import { computed, ref, shallowRef, watch } from 'vue'
 import ChoiceField from '../../parts/ChoiceField.vue'
@@ -63,7 +64,7 @@ function step(event: KeyboardEvent): void {
   if (by === 0 || elements.value.length === 0) return
   event.preventDefault()
   const to = Math.min(elements.value.length - 1, Math.max(0, place.value + by))
-  at.value = elements.value[to]!.at
+  at.value = itemAt(elements.value, to).at
   void list.value?.focusRow(to)
 }
 watch(place, (to) => {

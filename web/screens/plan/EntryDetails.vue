@@ -40,7 +40,7 @@ const chosen = useChosen()
 /** These are the details of one entry for good: typing that is saved late must not land on the next. */
 const entryId = chosen.id
 
-const site = computed(() => openSite.site!)
+const site = computed(() => openSite.shown)
 const entry = computed(() => chosen.entry!)
 const addresses = computed(() => addressesOf(site.value))
 const name = computed(() => addresses.value.names.get(entry.value.id) ?? '')

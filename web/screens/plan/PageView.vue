@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { childrenOf, entryOf } from '@viatica/core/plan/plan.ts'
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { computed, ref } from 'vue'
 import { sitesApi } from '../../api/sites.ts'
 import LivePage from '../../parts/LivePage.vue'
@@ -21,10 +22,10 @@ const chosen = useChosen()
 const width = ref(startWidth())
 
 const page = computed(() => (chosen.entry?.kind === 'page' ? chosen.entry : undefined))
-const path = computed(() => (page.value ? addressesOf(openSite.site!).paths.get(page.value.id)! : ''))
+const path = computed(() => (page.value ? valueFor(addressesOf(openSite.shown).paths, page.value.id) : ''))
 const pagesUnder = computed(() =>
-  childrenOf(openSite.site!.plan, chosen.id)
-    .map((id) => entryOf(openSite.site!.plan, id))
+  childrenOf(openSite.shown.plan, chosen.id)
+    .map((id) => entryOf(openSite.shown.plan, id))
     .filter((entry) => entry.kind === 'page'),
 )
 </script>

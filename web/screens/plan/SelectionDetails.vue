@@ -15,7 +15,7 @@ const chosen = useChosen()
 const shaping = useShaping()
 
 const entries = computed(() =>
-  [...walk(openSite.site!.plan)].map(({ entry }) => entry).filter(({ id }) => chosen.ids.has(id)),
+  [...walk(openSite.shown.plan)].map(({ entry }) => entry).filter(({ id }) => chosen.ids.has(id)),
 )
 const pages = computed(() => entries.value.filter((entry) => entry.kind === 'page'))
 

@@ -39,7 +39,7 @@ watch(
   () => props.finding.key,
   () => {
     // A target that leads nowhere is no start for another; a title or a language is corrected.
-    const now = askedNow(openSite.site!, props.finding)
+    const now = askedNow(openSite.shown, props.finding)
     typed.value = asks.value === 'title' || asks.value === 'language' ? now : ''
     page.value = fault.value = ''
   },
@@ -47,7 +47,7 @@ watch(
 )
 
 function answer(text: string): void {
-  const change = answering(openSite.site!, props.finding, text)
+  const change = answering(openSite.shown, props.finding, text)
   if (!change) return void (fault.value = 'This place is not there any more: check again.')
   fault.value = openSite.make(change) ?? ''
   if (fault.value === '') proof.goOn([props.finding.key])
@@ -59,7 +59,7 @@ function answerTyped(): void {
 }
 watch(page, (chosen) => chosen !== '' && answer(entryPointer(chosen)))
 
-const isPage = (entry: EntryId) => openSite.site!.plan.entries.get(entry)?.kind === 'page'
+const isPage = (entry: EntryId) => openSite.shown.plan.entries.get(entry)?.kind === 'page'
 </script>
 
 <template>

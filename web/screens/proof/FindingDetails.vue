@@ -48,7 +48,7 @@ const AROUND = 2
 const excerpt = computed(() => {
   const place = finding.value?.place
   if (place?.in !== 'content') return undefined
-  const entry = openSite.site!.plan.entries.get(place.entry)
+  const entry = openSite.shown.plan.entries.get(place.entry)
   if (entry?.kind !== 'page') return undefined
   const { html } = entry.body
   const from = html

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '@viatica/core/standard/present.ts'
 import { useEventListener } from '@vueuse/core'
 import IconAlertTriangle from '~icons/tabler/alert-triangle'
 import IconBulb from '~icons/tabler/bulb'
@@ -31,7 +32,7 @@ const wanted = ref('')
 const showsAside = ref(false)
 
 const options = GROUPINGS.map((value) => ({ value, label: `by ${value}` }))
-const site = computed(() => openSite.site!)
+const site = computed(() => openSite.shown)
 const stateWords = computed(() => {
   if (proof.all) return 'Checked; kept up as you edit.'
   return proof.isPartial ? 'Stopped before the end.' : 'Not checked yet.'
@@ -114,7 +115,7 @@ function step(by: 1 | -1): void {
   if (count === 0) return
   const at = inOrder.value.findIndex(({ key }) => key === proof.chosenKey)
   const next = at < 0 ? 0 : (at + by + count) % count
-  proof.chosenKey = inOrder.value[next]!.key
+  proof.chosenKey = itemAt(inOrder.value, next).key
   focusChosen()
 }
 

@@ -52,7 +52,7 @@ const stop = () => void siteWork.stopWalking()
 onBeforeUnmount(stop)
 
 function label(fault: WalkFault): string {
-  const entry = openSite.site!.plan.entries.get(fault.page)
+  const entry = openSite.shown.plan.entries.get(fault.page)
   return entry ? labelOf(entry) : 'a page that is gone'
 }
 

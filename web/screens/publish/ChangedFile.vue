@@ -31,7 +31,7 @@ const isText = computed(() => IS_TEXT.test(file.value.path))
 /** The text of a file as it comes out now. */
 async function textOf({ path }: HostFile): Promise<string> {
   const { choices } = publishing.host!.settings
-  for (const one of filesToPublish(openSite.site!, thisYear(), choices)) {
+  for (const one of filesToPublish(openSite.shown, thisYear(), choices)) {
     if (one.path !== path) continue
     if ('text' in one) return one.text()
     return 'content' in one ? sitesApi.readText(one.content) : ''
@@ -46,7 +46,7 @@ async function read(): Promise<void> {
       before ? sitesApi.readText(before.digest) : '',
       after ? textOf(after) : '',
     ])
-    sides.value = sidesOf(was, will, readerOf(openSite.site!, file.value.path))
+    sides.value = sidesOf(was, will, readerOf(openSite.shown, file.value.path))
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
     fault.value = error.message

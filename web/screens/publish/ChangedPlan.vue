@@ -21,13 +21,13 @@ const byPage = computed(
   () => new Map(props.rows.flatMap((row) => (row.after?.page ? [[row.after.page, row] as const] : []))),
 )
 const gone = computed(() => props.rows.filter(({ becomes, before }) => becomes === 'deleted' && before?.page))
-const drawing = computed(() => structureOf(openSite.site!.plan, 'down'))
+const drawing = computed(() => structureOf(openSite.shown.plan, 'down'))
 const boxes = computed(() =>
   drawing.value.boxes.map((box) => ({
     ...box,
     y: box.y * STRETCH,
     row: byPage.value.get(box.id),
-    label: labelOf(entryOf(openSite.site!.plan, box.id)),
+    label: labelOf(entryOf(openSite.shown.plan, box.id)),
   })),
 )
 const byId = computed(() => new Map(boxes.value.map((box) => [box.id, box])))

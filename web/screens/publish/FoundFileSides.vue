@@ -24,7 +24,7 @@ async function read(): Promise<void> {
       props.file.was === null ? '' : sitesApi.readText(props.file.was),
       sitesApi.readText(props.file.digest),
     ])
-    sides.value = sidesOf(was, is, readerOf(openSite.site!, props.file.path))
+    sides.value = sidesOf(was, is, readerOf(openSite.shown, props.file.path))
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
     fault.value = error.message

@@ -17,7 +17,7 @@ const empty = (): HostSettings => ({
   name: publishing.hosts.length === 0 ? 'My host' : `Host ${publishing.hosts.length + 1}`,
   way: { by: 'sftp', server: '', port: 22, user: '', login: 'password', folder: '' },
   address: openSite.site?.settings.baseUrl ?? '',
-  choices: usualChoices(openSite.site!),
+  choices: usualChoices(openSite.shown),
 })
 const settings = ref(empty())
 const secret = ref<HostSecret>({})

@@ -18,7 +18,7 @@ useDraft({
   restore: (words) => (typed.value = words),
 })
 
-const words = computed(() => openSite.site!.settings.ownWords)
+const words = computed(() => openSite.shown.settings.ownWords)
 /** Several are added at once, as they come from a list. */
 function add(): void {
   const asked = typed.value.split(/[\s,;]+/).filter((word) => word !== '')

@@ -4,6 +4,7 @@ import { documentTitle } from '@viatica/core/navigate/title.ts'
 import type { SetSite } from '@viatica/core/plan/change/change.ts'
 import { walk } from '@viatica/core/plan/plan.ts'
 import { WORD_LANGUAGES } from '@viatica/core/plan/surround/siteWords.ts'
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { Checkbox } from 'ant-design-vue'
 import { computed } from 'vue'
 import PictureField from '../../parts/PictureField.vue'
@@ -15,16 +16,16 @@ import { useOpenSite } from '../../stores/openSite.ts'
 const ICON_TYPES = ['svg', 'png', 'ico']
 
 const openSite = useOpenSite()
-const settings = computed(() => openSite.site!.settings)
+const settings = computed(() => openSite.shown.settings)
 const set = (field: SetSite['field'], value: unknown) =>
   openSite.make({ kind: 'setSite', field, value } as SetSite)
 
 /** Two titles as they come out: of the home page, and of the first page beside it. */
 const titles = computed(() => {
-  const site = openSite.site!
+  const site = openSite.shown
   const pages = [...walk(site.plan)].flatMap(({ entry }) => (entry.kind === 'page' ? [entry] : []))
   return pages.slice(0, 2).map((page) => ({
-    path: addressesOf(site).paths.get(page.id)!,
+    path: valueFor(addressesOf(site).paths, page.id),
     title: documentTitle(site, page),
   }))
 })

@@ -9,7 +9,7 @@ import { useOpenSite } from '../../stores/openSite.ts'
 /** The page that hosts show for an address where there is none. */
 const openSite = useOpenSite()
 const chosen = useChosen()
-const site = computed(() => openSite.site!)
+const site = computed(() => openSite.shown)
 
 const page = computed({
   get: () => site.value.settings.notFound ?? '',

@@ -13,7 +13,7 @@ const ripple = useRipple()
 const showsRipple = ref(false)
 
 const counts = computed(() => {
-  const pages = [...openSite.site!.plan.entries.values()].filter((entry) => entry.kind === 'page')
+  const pages = [...openSite.shown.plan.entries.values()].filter((entry) => entry.kind === 'page')
   const states = STATES.map((state) => ({
     state,
     count: pages.filter((page) => page.state === state).length,

@@ -8,10 +8,10 @@ import { useOpenSite } from '../../stores/openSite.ts'
 /** After a download: offers to pin the addresses that may be published now. A line of its own, which covers nothing. */
 const emit = defineEmits<{ close: [] }>()
 const openSite = useOpenSite()
-const unpinned = computed(() => unpinnedPages(openSite.site!))
+const unpinned = computed(() => unpinnedPages(openSite.shown))
 
 function pinAll(): void {
-  const change = pinPages(openSite.site!, unpinned.value, true)
+  const change = pinPages(openSite.shown, unpinned.value, true)
   emit('close')
   if (change) openSite.makeOrTell(change)
 }

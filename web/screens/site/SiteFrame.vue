@@ -69,7 +69,7 @@ watch(
 
 const gone = useScreenAddress()
 const goneTo = computed(() => {
-  const entry = gone.value && openSite.site!.plan.entries.get(gone.value.parent)
+  const entry = gone.value && openSite.shown.plan.entries.get(gone.value.parent)
   return entry && { id: entry.id, label: labelOf(entry) }
 })
 

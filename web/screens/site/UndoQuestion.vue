@@ -19,12 +19,12 @@ const words = computed(() =>
 )
 const versions = computed(() => {
   const { change, now } = openSite.question!
-  return takenBackBy(openSite.site!, change, now)
+  return takenBackBy(openSite.shown, change, now)
 })
 /** Both sides as a page, where a page shows them better than words. */
 const pictures = computed(() => {
   const { change, then } = openSite.question!
-  const site = openSite.site!
+  const site = openSite.shown
   const page = pageShowing(change, chosen.entry?.kind === 'page' ? chosen.id : site.plan.home)
   const isThere = (plan: Plan | undefined) => page !== undefined && plan?.entries.get(page)?.kind === 'page'
   if (!then || page === undefined || !isThere(site.plan) || !isThere(then.plan)) return undefined

@@ -3,6 +3,7 @@ import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
 import { ancestorsOf, childrenOf, entryOf, walk } from '@viatica/core/plan/plan.ts'
 import { isWritten } from '@viatica/core/plan/site.ts'
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { computed } from 'vue'
 import { sitesApi } from '../../api/sites.ts'
 import LivePage from '../../parts/LivePage.vue'
@@ -21,7 +22,7 @@ const openSite = useOpenSite()
 const chosen = useChosen()
 const surrounding = useSurrounding()
 
-const site = computed(() => openSite.site!)
+const site = computed(() => openSite.shown)
 const isPage = (id: EntryId) => isWritten(site.value, site.value.plan.entries.get(id))
 /** A group, a link or a page that is left out has none to show: the nearest page above it has. */
 const shown = computed(() => {
@@ -38,7 +39,7 @@ const samples = computed(() => {
   return [...new Set([plan.home, section?.entry.id ?? plan.home, deepest.entry.id])]
 })
 const name = (id: EntryId) => labelOf(entryOf(site.value.plan, id))
-const path = computed(() => addressesOf(site.value).paths.get(shown.value)!)
+const path = computed(() => valueFor(addressesOf(site.value).paths, shown.value))
 </script>
 
 <template>

@@ -28,7 +28,7 @@ const set = (at: number, fields: Partial<PickedLink>) =>
   props.save(props.links.with(at, { ...props.links[at]!, ...fields }))
 
 function add(): void {
-  const { home } = openSite.site!.plan
+  const { home } = openSite.shown.plan
   const id = crypto.randomUUID()
   const target = { to: 'entry' as const, entry: home, fragment: '' }
   tell([...props.links, { id, label: '', target, isButton: false }])
@@ -37,8 +37,8 @@ function add(): void {
 
 function whereTo({ target }: PickedLink): string {
   if (target.to === 'address') return target.url.replace(/^https?:\/\//, '')
-  if (target.to === 'file') return openSite.site!.files.get(target.file)?.path ?? 'nowhere'
-  const entry = openSite.site!.plan.entries.get(target.entry)
+  if (target.to === 'file') return openSite.shown.files.get(target.file)?.path ?? 'nowhere'
+  const entry = openSite.shown.plan.entries.get(target.entry)
   return entry ? labelOf(entry) : 'nowhere'
 }
 </script>

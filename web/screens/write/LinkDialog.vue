@@ -8,6 +8,7 @@ import { newPage } from '@viatica/core/plan/newEntry.ts'
 import { childrenOf } from '@viatica/core/plan/plan.ts'
 import { filesByPath } from '@viatica/core/plan/site.ts'
 import { soundFileName } from '@viatica/core/standard/fileName.ts'
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { isAllowedTarget, likelyTarget } from '@viatica/core/standard/target.ts'
 import { Button, Input } from 'ant-design-vue'
 import { computed, onMounted, ref, useId } from 'vue'
@@ -41,7 +42,7 @@ const id = useId()
 const typed = ref(props.selected.trim())
 const field = ref<{ focus(): void }>()
 
-const site = computed(() => openSite.site!)
+const site = computed(() => openSite.shown)
 const words = computed(() => typed.value.trim())
 const { found, active, whenFound } = foundAsTyped(words, (of) => siteWork.search(of))
 
@@ -113,7 +114,7 @@ const choices = computed<Choice[]>(() => {
     all.push({
       key: page.id,
       label: labelOf(page),
-      detail: paths.get(page.id)!,
+      detail: valueFor(paths, page.id),
       reach: () => ({ href: entryPointer(page.id) }),
     })
     if (at < 3) all.push(...headingChoices(page))

@@ -19,7 +19,7 @@ const LOOKS = [
 ]
 
 const openSite = useOpenSite()
-const site = computed(() => openSite.site!)
+const site = computed(() => openSite.shown)
 const picked = ref<EntryId[]>([])
 const look = ref('cards')
 const isNewestFirst = ref(false)

@@ -11,7 +11,7 @@ const openSite = useOpenSite()
 const writing = useWriting()
 
 const options = computed(() =>
-  [...walk(openSite.site!.plan)].flatMap(({ entry }) =>
+  [...walk(openSite.shown.plan)].flatMap(({ entry }) =>
     entry.kind === 'page' && entry.id !== writing.page?.id && entry.body.html.trim() !== ''
       ? [{ value: entry.id, label: labelOf(entry) }]
       : [],
@@ -19,7 +19,7 @@ const options = computed(() =>
 )
 
 function start(id: unknown): void {
-  const from = openSite.site!.plan.entries.get(String(id))
+  const from = openSite.shown.plan.entries.get(String(id))
   if (from?.kind === 'page') writing.replace(from.body.html)
 }
 </script>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '@viatica/core/standard/present.ts'
 import IconAlertTriangle from '~icons/tabler/alert-triangle'
 import { headingsOf, shiftHeadings } from '@viatica/core/content/headings.ts'
 import type { LinkIn } from '@viatica/core/content/linksOfPage.ts'
@@ -30,7 +31,7 @@ const writing = useWriting()
 
 const headings = computed(() => headingsOf(writing.readable))
 const hasOwnFirst = computed(() => headings.value.some(({ level }) => level === 1))
-const words = computed(() => countWords(writing.readable, openSite.site!.settings.language))
+const words = computed(() => countWords(writing.readable, openSite.shown.settings.language))
 
 /** The links change with other texts: they are looked for when the typing pauses. */
 const LINKS_PAUSE_MS = 800
@@ -57,7 +58,7 @@ const lookedAt = ref('')
 const allWords = computed(
   () =>
     new Set(
-      [wordsInContent(props.page, openSite.site!), ...wordsInFields(props.page).map(({ words }) => words)]
+      [wordsInContent(props.page, openSite.shown), ...wordsInFields(props.page).map(({ words }) => words)]
         .flat()
         .map(({ word }) => word),
     ),
@@ -75,7 +76,7 @@ function chooseHeading(at: number, event: MouseEvent | KeyboardEvent): void {
     return
   }
   range.value = [at, at]
-  emit('show', at, headings.value[at]!.start)
+  emit('show', at, itemAt(headings.value, at).start)
 }
 
 const isInRange = (at: number) => range.value !== undefined && at >= range.value[0] && at <= range.value[1]
@@ -96,7 +97,7 @@ const DESCRIPTION_SHOWN = 160
 function sameElsewhere(field: 'title' | 'description'): PageEntry[] {
   const text = props.page[field].trim().toLowerCase()
   if (text === '') return []
-  return [...openSite.site!.plan.entries.values()].filter(
+  return [...openSite.shown.plan.entries.values()].filter(
     (entry): entry is PageEntry =>
       entry.kind === 'page' && entry.id !== props.page.id && entry[field].trim().toLowerCase() === text,
   )

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '@viatica/core/standard/present.ts'
 import IconChevronDown from '~icons/tabler/chevron-down'
 import IconLayoutBottombarCollapse from '~icons/tabler/layout-bottombar-collapse'
 import IconLink from '~icons/tabler/link'
@@ -120,7 +121,7 @@ const sides = computed(() => {
   return { mine: words(text, theirs), theirs: words(theirs, text) }
 })
 
-const parts = computed(() => computedParts(openSite.site!))
+const parts = computed(() => computedParts(openSite.shown))
 /** The entry of the menu that asks which pages to list. */
 const PICK = 'pick'
 const partEntries = computed(() => [
@@ -163,8 +164,8 @@ async function takeMarkdown(event: Event): Promise<void> {
         ...readMarkdown(await textOf(file)),
       })),
     )
-    if (read.length === 1) return writing.replace(read[0]!.html)
-    const first = childrenOf(openSite.site!.plan, page.id).length
+    if (read.length === 1) return writing.replace(itemAt(read, 0).html)
+    const first = childrenOf(openSite.shown.plan, page.id).length
     const changes = read.map(({ name, title, html }, at): SingleChange => {
       const body = { html, changed: new Date().toISOString().slice(0, 10) }
       const branch = { ...newPage(crypto.randomUUID(), title || name, { state: 'draft' }), body, entries: [] }

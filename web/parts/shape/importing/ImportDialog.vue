@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { isOfTemplates } from '@viatica/core/plan/site.ts'
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { Alert, Button, Checkbox, Input, RadioGroup } from 'ant-design-vue'
 import { computed } from 'vue'
 import { useChosen } from '../../../stores/chosen.ts'
@@ -19,8 +20,8 @@ const SHOWN = 200
 const openSite = useOpenSite()
 const chosen = useChosen()
 
-const above = chosen.entry!.kind === 'link' ? openSite.site!.plan.parents.get(chosen.id)! : chosen.id
-const aboveLabel = labelOf(openSite.site!.plan.entries.get(above)!)
+const above = chosen.entry!.kind === 'link' ? valueFor(openSite.shown.plan.parents, chosen.id) : chosen.id
+const aboveLabel = labelOf(valueFor(openSite.shown.plan.entries, above))
 const importing = useImporting(above)
 const { progress, trouble, joined, ripple, joining } = importing
 
@@ -36,12 +37,12 @@ const rows = computed(() => {
     if (one.kind === 'add')
       for (const branch of one.branches) if (branch.kind === 'group') titles.set(branch.id, branch.label)
   return joined.value!.pages.slice(0, SHOWN).map((page) => {
-    const there = openSite.site!.plan.entries.get(page.parent)
+    const there = openSite.shown.plan.entries.get(page.parent)
     return { ...page, under: there ? labelOf(there) : (titles.get(page.parent) ?? '') }
   })
 })
 const differences = computed(() => joined.value!.pages.reduce((sum, page) => sum + page.differences, 0))
-const hasTemplates = computed(() => isOfTemplates(openSite.site!))
+const hasTemplates = computed(() => isOfTemplates(openSite.shown))
 
 async function take(): Promise<void> {
   const first = await importing.take()

@@ -1,6 +1,7 @@
 import type { Joining } from '@viatica/core/existing/join/branches.ts'
 import { withKept } from '@viatica/core/plan/change/kept.ts'
 import { rippleWords } from '@viatica/core/ripple/rippleWords.ts'
+import { itemAt } from '@viatica/core/standard/present.ts'
 import { useDebounceFn } from '@vueuse/core'
 import { proxy, type Remote, wrap } from 'comlink'
 import { onScopeDispose, ref, shallowRef, watch } from 'vue'
@@ -91,7 +92,7 @@ export function useImporting(parent: string) {
       stop()
       return
     }
-    await mine.into(openSite.site!)
+    await mine.into(openSite.shown)
     await workOut()
   }
 
@@ -116,7 +117,7 @@ export function useImporting(parent: string) {
     try {
       const kept = await sendFiles(files, signal, (now) => (progress.value = now))
       const refusal = openSite.make(withKept(change, kept))
-      if (refusal === undefined) return pages[0]!.id
+      if (refusal === undefined) return itemAt(pages, 0).id
       trouble.value = refusal
     } catch (error) {
       if (!(error instanceof Refusal)) throw error

@@ -14,6 +14,7 @@ import {
   type Settings,
 } from '@viatica/core/plan/site.ts'
 import { rippleWords } from '@viatica/core/ripple/rippleWords.ts'
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { Button, Checkbox, Input } from 'ant-design-vue'
 import * as v from 'valibot'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -70,7 +71,7 @@ const optionsOf = <V extends string>(values: readonly V[], words?: Readonly<Reco
   values.map((value) => ({ value, label: words?.[value] ?? value }))
 
 const openSite = useOpenSite()
-const site = computed(() => openSite.site!)
+const site = computed(() => openSite.shown)
 const showsAll = ref(false)
 const showsRipple = ref(false)
 
@@ -115,8 +116,8 @@ const pages = computed(() => {
             id: entry.id,
             label: labelOf(entry),
             depth,
-            now: now.get(entry.id)!,
-            then: then.get(entry.id)!,
+            now: valueFor(now, entry.id),
+            then: valueFor(then, entry.id),
             isPinned: entry.pin !== null,
           },
         ]

@@ -11,7 +11,7 @@ const openSite = useOpenSite()
 const part = ref<'rules' | 'redirects'>('rules')
 
 const parts = computed(() => {
-  const count = redirectsOf(openSite.site!).length
+  const count = redirectsOf(openSite.shown).length
   return [
     { value: 'rules', label: 'Address settings' },
     { value: 'redirects', label: `Pins and redirects (${count})` },

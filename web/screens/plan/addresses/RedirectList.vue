@@ -24,7 +24,7 @@ const WHY_IT_RESTS: Readonly<Record<NonNullable<Redirect['rests']>, string>> = {
 }
 
 const openSite = useOpenSite()
-const site = computed(() => openSite.site!)
+const site = computed(() => openSite.shown)
 const redirects = computed(() => redirectsOf(site.value))
 const unpinned = computed(() => unpinnedPages(site.value))
 const pinned = computed(() =>

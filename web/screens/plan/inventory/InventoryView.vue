@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { itemAt } from '@viatica/core/standard/present.ts'
 import IconArrowDown from '~icons/tabler/arrow-down'
 import IconArrowUp from '~icons/tabler/arrow-up'
 import IconDownload from '~icons/tabler/download'
@@ -53,7 +54,7 @@ watch(
 )
 
 const rows = computed((): InventoryRow[] => {
-  const site = openSite.site!
+  const site = openSite.shown
   const addresses = addressesOf(site)
   const source = { plan: site.plan, addresses, statistics: statistics.value as Statistics }
   return [...walk(site.plan)].flatMap(({ entry }) =>
@@ -191,8 +192,8 @@ async function paste(event: ClipboardEvent, row: EntryId, column: Column): Promi
   const { pastedCells, pastedTable } = await import('@viatica/core/inventory/paste.ts')
   const cells = pastedCells(text)
   const isYesNo = isYesNoField(column.field)
-  if (cells.length === 1 && cells[0]!.length === 1 && column.name !== 'state' && !isYesNo)
-    return edit(row, column, cells[0]![0]!)
+  if (cells.length === 1 && itemAt(cells, 0).length === 1 && column.name !== 'state' && !isYesNo)
+    return edit(row, column, itemAt(cells, 0)[0]!)
   const ids = tableRows.value.slice(placeOf(row)).map(({ original }) => original.id)
   const from = shownColumns.value.findIndex(({ name }) => name === column.name)
   try {
@@ -210,7 +211,7 @@ async function saveCsv(): Promise<void> {
   const text = await siteWork.writeInventory()
   const link = document.createElement('a')
   link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv;charset=utf-8' }))
-  link.download = `${soundFileName(openSite.site!.settings.name, '-')}-inventory.csv`
+  link.download = `${soundFileName(openSite.shown.settings.name, '-')}-inventory.csv`
   link.click()
   URL.revokeObjectURL(link.href)
 }

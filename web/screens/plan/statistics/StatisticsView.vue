@@ -14,7 +14,7 @@ const statistics = shallowRef<Statistics>()
 /** How many pages are read so far. */
 const read = ref(0)
 /** The entries of the plan, nearly all of which are pages. */
-const all = computed(() => openSite.site!.plan.entries.size)
+const all = computed(() => openSite.shown.plan.entries.size)
 
 watch(
   () => openSite.site,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { valueFor } from '@viatica/core/standard/present.ts'
 import IconArrowsMaximize from '~icons/tabler/arrows-maximize'
 import IconArrowRight from '~icons/tabler/arrow-right'
 import IconArrowDown from '~icons/tabler/arrow-down'
@@ -46,10 +47,10 @@ const room = ref({ width: 800, height: 600 })
 const view = shallowRef<ZoomTransform>(zoomIdentity)
 const prints = ref(false)
 
-const plan = computed(() => openSite.site!.plan)
+const plan = computed(() => openSite.shown.plan)
 const structure = computed(() => structureOf(plan.value, direction.value, chosen.folded))
 const byId = computed(() => new Map(structure.value.boxes.map((box) => [box.id, box])))
-const title = computed(() => `Structure of ${openSite.site!.settings.name}`)
+const title = computed(() => `Structure of ${openSite.shown.settings.name}`)
 
 /** The part of the sheet that is in sight. */
 const seen = computed(() => {
@@ -151,7 +152,7 @@ function neighbour(key: string): EntryId | undefined {
   const acrossKeys = direction.value === 'right' ? ['ArrowUp', 'ArrowDown'] : ['ArrowLeft', 'ArrowRight']
   if (key === alongKeys[0]) return plan.value.parents.get(id)
   if (key === alongKeys[1]) return childrenOf(plan.value, id)[0]
-  const level = structure.value.boxes.filter(({ depth }) => depth === byId.value.get(id)!.depth)
+  const level = structure.value.boxes.filter(({ depth }) => depth === valueFor(byId.value, id).depth)
   const at = level.findIndex((box) => box.id === id)
   if (key === acrossKeys[0]) return level[at - 1]?.id
   if (key === acrossKeys[1]) return level[at + 1]?.id
@@ -184,7 +185,7 @@ function saveSvg(): void {
   render(null, holder)
   const link = document.createElement('a')
   link.href = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }))
-  link.download = `${soundFileName(openSite.site!.settings.name, '-')}-structure.svg`
+  link.download = `${soundFileName(openSite.shown.settings.name, '-')}-structure.svg`
   link.click()
   URL.revokeObjectURL(link.href)
 }

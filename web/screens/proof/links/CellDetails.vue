@@ -17,14 +17,14 @@ const linking = useLinking()
 const goTo = useGoTo()
 
 const named = (id: string) => {
-  const entry = openSite.site!.plan.entries.get(id)
+  const entry = openSite.shown.plan.entries.get(id)
   return entry && labelOf(entry)
 }
 const ends = computed(() => {
   const [from, to] = [named(linking.from), named(linking.to)]
   return from !== undefined && to !== undefined ? { from, to } : undefined
 })
-const places = computed(() => (ends.value ? linksBetween(openSite.site!, linking.from, linking.to) : []))
+const places = computed(() => (ends.value ? linksBetween(openSite.shown, linking.from, linking.to) : []))
 
 function placeOf(link: LinkPlace): FindingPlace {
   switch (link.in) {

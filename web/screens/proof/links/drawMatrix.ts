@@ -1,3 +1,4 @@
+import { itemAt } from '@viatica/core/standard/present.ts'
 import { LINK_WAYS, type LinkWay, wayBit } from '@viatica/core/statistics/linkPicture.ts'
 import type { Line } from '../../../stores/linking.ts'
 import { COLOURS } from '../../../theme/tokens.ts'
@@ -105,7 +106,7 @@ function fitted(pen: CanvasRenderingContext2D, text: string, room: number): stri
 }
 
 const startsSection = (lines: readonly Line[], at: number) =>
-  at > 0 && lines[at]!.section !== lines[at - 1]!.section
+  at > 0 && itemAt(lines, at).section !== itemAt(lines, at - 1).section
 
 /** Draws a row of cells that are too small for shapes; those of one shade beside each other as one. */
 function drawSmallRow(
@@ -141,7 +142,7 @@ function drawCells(pen: CanvasRenderingContext2D, sight: Sight): void {
     if (size < NAMED_FROM) drawSmallRow(pen, sight, row, [firstColumn, lastColumn], x, y(row))
     else
       for (let column = firstColumn; column < lastColumn; column++) {
-        if (rows[row]!.id === columns[column]!.id) {
+        if (itemAt(rows, row).id === itemAt(columns, column).id) {
           pen.fillStyle = COLOURS.rule
           pen.fillRect(x(column), y(row), size - 1, size - 1)
         }

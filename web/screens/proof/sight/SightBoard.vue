@@ -24,7 +24,7 @@ const rows = computed(() => (onlyLeft.value ? looking.left : (looking.pages ?? [
 const seen = computed(() => (looking.pages?.length ?? 0) - looking.left.length)
 
 function entryOf(page: EntryId) {
-  const entry = openSite.site!.plan.entries.get(page)
+  const entry = openSite.shown.plan.entries.get(page)
   return entry?.kind === 'page' ? entry : undefined
 }
 const labelled = (page: EntryId) => {

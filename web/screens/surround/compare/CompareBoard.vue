@@ -4,6 +4,7 @@ import { pageSources } from '@viatica/core/compare/pages.ts'
 import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
 import { entryOf, walk } from '@viatica/core/plan/plan.ts'
 import { isWritten } from '@viatica/core/plan/site.ts'
+import { itemAt, valueFor } from '@viatica/core/standard/present.ts'
 import { Button } from 'ant-design-vue'
 import { computed, ref, watch } from 'vue'
 import EntryField from '../../../parts/EntryField.vue'
@@ -13,7 +14,7 @@ import { thisYear } from '@viatica/core/standard/date.ts'
 
 /** The sources of two pages beside each other, with every difference named by its cause. */
 const openSite = useOpenSite()
-const site = computed(() => openSite.site!)
+const site = computed(() => openSite.shown)
 const isPage = (id: EntryId) => isWritten(site.value, site.value.plan.entries.get(id))
 
 const first = ref(site.value.plan.home)
@@ -25,11 +26,13 @@ const pages = computed(() => {
   const { paths } = addressesOf(site.value)
   return [first.value, second.value].map((wanted) => {
     const id = isPage(wanted) ? wanted : site.value.plan.home
-    return { id, label: labelOf(entryOf(site.value.plan, id)), path: paths.get(id)! }
+    return { id, label: labelOf(entryOf(site.value.plan, id)), path: valueFor(paths, id) }
   })
 })
 const source = computed(() => pageSources(site.value, thisYear()))
-const differences = computed(() => source.value.differences(pages.value[0]!.id, pages.value[1]!.id))
+const differences = computed(() =>
+  source.value.differences(itemAt(pages.value, 0).id, itemAt(pages.value, 1).id),
+)
 const sources = computed(() => pages.value.map(({ id }) => source.value.lines(id)))
 const counts = computed(() => {
   const found = new Map<string, number>()
@@ -52,9 +55,9 @@ const causes = computed(() =>
 const shown = computed(() =>
   sources.value.map((lines, side) =>
     lines.map(({ text, region }, n): ShownLine => {
-      const cause = causes.value[side]!.get(n + 1)
+      const cause = itemAt(causes.value, side).get(n + 1)
       const tone = cause === 'drift' ? 'drift' : cause ? 'differs' : undefined
-      if (cause && cause !== causes.value[side]!.get(n)) return { text, beside: cause, tone }
+      if (cause && cause !== itemAt(causes.value, side).get(n)) return { text, beside: cause, tone }
       return { text, beside: lines[n - 1]?.region === region ? '' : region, tone }
     }),
   ),

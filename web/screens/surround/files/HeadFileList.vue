@@ -24,7 +24,7 @@ const id = useId()
 const wantsAddress = ref(false)
 
 const nameOf = (one: HeadFile) =>
-  one.from === 'elsewhere' ? one.url : (openSite.site!.files.get(one.file)?.path ?? 'a file that is gone')
+  one.from === 'elsewhere' ? one.url : (openSite.shown.files.get(one.file)?.path ?? 'a file that is gone')
 const options = computed(() => {
   const named = new Set(props.files.map((one) => (one.from === 'site' ? one.file : '')))
   const free = siteFiles.ofKind(props.kind).filter((file) => !named.has(file.id))

@@ -32,7 +32,7 @@ const GROUND_NAMES: Readonly<Record<MenuGround, string>> = {
 const look = computed(() => surrounding.pieces.look)
 /** The samples are set in the fonts that pages will be. */
 const fontFaces = computed(() =>
-  fontFaceStyles(look.value, sitesApi.previewUrl(openSite.id, generatedPaths(openSite.site!).fonts)),
+  fontFaceStyles(look.value, sitesApi.previewUrl(openSite.id, generatedPaths(openSite.shown).fonts)),
 )
 const grounds = computed(() =>
   MENU_GROUNDS.map((ground) => {

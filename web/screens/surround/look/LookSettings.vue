@@ -75,7 +75,7 @@ const TYPE: readonly Choice[] = [
 ]
 /** The side that the sidebar is on: a site that is read from right to left is laid out the other way round. */
 const sides = computed(() => {
-  const isTurned = directionOf(openSite.site!.settings.language) === 'rtl'
+  const isTurned = directionOf(openSite.shown.settings.language) === 'rtl'
   return named(SIDES, isTurned ? { left: 'right', right: 'left' } : { left: 'left', right: 'right' })
 })
 const groups = computed((): readonly { heading: string; choices: readonly Choice[] }[] => [

@@ -11,7 +11,7 @@ import { useOpenSite } from '../../../stores/openSite.ts'
 /** The same menus on four pages that stand differently to them, side by side. */
 const openSite = useOpenSite()
 
-const site = computed(() => openSite.site!)
+const site = computed(() => openSite.shown)
 
 interface Sample {
   readonly what: string

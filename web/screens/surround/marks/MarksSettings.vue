@@ -44,7 +44,7 @@ const SCOPE_LABELS = {
 }
 const scopes = ORDER_SCOPES.map((value) => ({ value, label: SCOPE_LABELS[value] }))
 const sections = computed(() => {
-  const { plan } = openSite.site!
+  const { plan } = openSite.shown
   return [...walk(plan)].flatMap(({ entry, depth }) =>
     depth > 0 && childrenOf(plan, entry.id).length > 0 ? [{ entry, depth }] : [],
   )

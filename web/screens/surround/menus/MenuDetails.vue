@@ -18,7 +18,7 @@ const surrounding = useSurrounding()
 const { id } = surrounding.menu!
 
 const menu = computed(() => surrounding.surround.menus.find((one) => one.id === id)!)
-const plan = computed(() => openSite.site!.plan)
+const plan = computed(() => openSite.shown.plan)
 
 const STARTS = [
   { value: 'home', label: 'the home page' },

@@ -32,16 +32,16 @@ const add = () =>
   ])
 
 const ALL = 'all sections'
-const sections = computed(() => sectionsOf(openSite.site!))
+const sections = computed(() => sectionsOf(openSite.shown))
 const entries = computed(() => [
-  ...sections.value.map((id) => ({ key: id, label: labelOf(entryOf(openSite.site!.plan, id)) })),
+  ...sections.value.map((id) => ({ key: id, label: labelOf(entryOf(openSite.shown.plan, id)) })),
   ...(sections.value.length > 1 ? [{ key: ALL, label: 'One column for each section', begins: true }] : []),
 ])
 
 /** Adds a column with the links of a section, or one for each. */
 function addFrom(key: string): void {
   const wanted = key === ALL ? sections.value : [key]
-  const made = wanted.map((id) => columnOfSection(openSite.site!, id, () => crypto.randomUUID()))
+  const made = wanted.map((id) => columnOfSection(openSite.shown, id, () => crypto.randomUUID()))
   tell([...props.columns, ...made])
 }
 </script>

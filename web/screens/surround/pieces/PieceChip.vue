@@ -18,7 +18,7 @@ const surrounding = useSurrounding()
 const element = ref<HTMLElement>()
 const edge = usePieceDrag(element, () => props)
 
-const warnings = computed(() => pieceWarnings(openSite.site!, props.piece))
+const warnings = computed(() => pieceWarnings(openSite.shown, props.piece))
 
 /** What it holds, in a few words. */
 function contentOf(piece: Piece): string {

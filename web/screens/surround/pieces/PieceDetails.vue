@@ -22,7 +22,7 @@ const surrounding = useSurrounding()
 
 const standing = computed(() => surrounding.standing!)
 const piece = computed(() => standing.value.piece)
-const warnings = computed(() => pieceWarnings(openSite.site!, piece.value))
+const warnings = computed(() => pieceWarnings(openSite.shown, piece.value))
 const places = PLACES.map((value) => ({ value, label: PLACE_NAMES[value] }))
 
 const heading = ref<HTMLElement>()

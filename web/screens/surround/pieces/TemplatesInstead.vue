@@ -44,7 +44,7 @@ async function open(): Promise<void> {
   }))
   const work = wrap<BringWork>(mine)
   try {
-    await work.into(openSite.site!)
+    await work.into(openSite.shown)
     const found = await work.turn(proxy((now: Progress) => void (mine === worker && (progress.value = now))))
     if (mine === worker) turned.value = found
   } catch (error) {

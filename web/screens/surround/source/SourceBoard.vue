@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { refAutoReset } from '@vueuse/core'
 import IconCheck from '~icons/tabler/check'
 import IconCopy from '~icons/tabler/copy'
@@ -20,10 +21,10 @@ import { thisYear } from '@viatica/core/standard/date.ts'
 const openSite = useOpenSite()
 const chosen = useChosen()
 
-const site = computed(() => openSite.site!)
+const site = computed(() => openSite.shown)
 const isPage = (id: EntryId) => isWritten(site.value, site.value.plan.entries.get(id))
 const page = computed(() => (isPage(chosen.id) ? chosen.id : site.value.plan.home))
-const path = computed(() => addressesOf(site.value).paths.get(page.value)!)
+const path = computed(() => valueFor(addressesOf(site.value).paths, page.value))
 const html = computed(() => createPageWriter(site.value, thisYear()).page(page.value))
 const lines = computed(() => pageSources(site.value, thisYear()).lines(page.value))
 const shown = computed(() =>

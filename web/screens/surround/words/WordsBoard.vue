@@ -15,7 +15,7 @@ import { useSurrounding } from '../../../stores/surrounding.ts'
 const openSite = useOpenSite()
 const surrounding = useSurrounding()
 
-const settings = computed(() => openSite.site!.settings)
+const settings = computed(() => openSite.shown.settings)
 const usual = computed(() => wordsOfLanguage(settings.value.language))
 const own = computed(() => surrounding.surround.words)
 

@@ -38,7 +38,7 @@ const writing = useWriting()
 const place = ref<HTMLElement>()
 let view: EditorView | undefined
 
-const siteNow = () => openSite.site!
+const siteNow = () => openSite.shown
 
 /** Typed paths that belong to a page of the site become pointers to it, once the caret has left them. */
 function pointOwnLinks(): void {

@@ -14,6 +14,7 @@ import { labelOf } from '@viatica/core/plan/entry.ts'
 import { entryPointer, filePointer } from '@viatica/core/pointer/pointer.ts'
 import { filesByPath, type Site } from '@viatica/core/plan/site.ts'
 import { walk } from '@viatica/core/plan/plan.ts'
+import { valueFor } from '@viatica/core/standard/present.ts'
 
 /** Says after a pointer where it leads now. */
 class LeadsTo extends WidgetType {
@@ -92,7 +93,7 @@ export function completePointer(siteNow: () => Site) {
         ? [
             {
               label: labelOf(entry),
-              detail: paths.get(entry.id)!,
+              detail: valueFor(paths, entry.id),
               apply: entryPointer(entry.id),
               type: 'class',
             },

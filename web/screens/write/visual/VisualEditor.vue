@@ -13,6 +13,7 @@ import { readVisual } from '@viatica/core/content/visual/read.ts'
 import { writeBlocks } from '@viatica/core/content/visual/write.ts'
 import { rewritten } from '@viatica/core/pointer/inHtml.ts'
 import { readPointer } from '@viatica/core/pointer/pointer.ts'
+import { itemAt } from '@viatica/core/standard/present.ts'
 import { Button } from 'ant-design-vue'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { sitesApi } from '../../../api/sites.ts'
@@ -57,13 +58,13 @@ let shown = ''
 /** Where a picture is shown from: a file of the site from its preview. */
 function sourceOf(src: string): string {
   const pointer = readPointer(src)
-  const file = pointer && openSite.site!.files.get(pointer.id)
+  const file = pointer && openSite.shown.files.get(pointer.id)
   return file ? sitesApi.pictureUrl(file) : pointer ? '' : src
 }
 
 function clean(pasted: string): string {
   const html = cleanPaste(pasted)
-  return writing.page ? rewritten(html, ownLinksIn(openSite.site!, writing.page.id, html)) : html
+  return writing.page ? rewritten(html, ownLinksIn(openSite.shown, writing.page.id, html)) : html
 }
 
 const blocksNow = (at: Editor) => writeBlocks(at.state.doc.toJSON() as DocNode)
@@ -144,7 +145,7 @@ const isIn = (name: string, attributes?: object) =>
 const leads = computed(() => {
   if (!isIn('link')) return undefined
   const href = String(editor.value!.getAttributes('link')['href'] ?? '')
-  return whereItLeads(openSite.site!, href) ?? { words: href, isThere: true }
+  return whereItLeads(openSite.shown, href) ?? { words: href, isThere: true }
 })
 const placed = computed(() => (tick.value >= 0 && editor.value ? pictureAt(editor.value.state) : undefined))
 const keptAt = computed(() => {
@@ -229,10 +230,10 @@ async function applyHtml(html: string): Promise<void> {
   const { schema } = state
   const node = state.doc.nodeAt(at)!
   const { content = [] } = readVisual(html)
-  const isLine = content.length === 1 && content[0]!.type === 'paragraph'
+  const isLine = content.length === 1 && itemAt(content, 0).type === 'paragraph'
   const nodes = node.isInline
     ? isLine
-      ? (content[0]!.content ?? [])
+      ? (itemAt(content, 0).content ?? [])
       : [{ type: 'keptInline', attrs: { html } }]
     : content
   const isNothing = html.trim() === ''

@@ -1,5 +1,6 @@
 import { Fragment, type Node } from '@tiptap/pm/model'
 import type { EditorState, Transaction } from '@tiptap/pm/state'
+import { itemAt } from '@viatica/core/standard/present.ts'
 import { diffArrays } from 'diff'
 
 /** Replaces a block where it differs from another, so that a caret elsewhere in it stays. */
@@ -43,7 +44,7 @@ export function withOthersBlocks(
     }
     if (added && parts[n - 1]?.removed) continue
     const gone = removed ? value.length : 0
-    const come = added ? value.length : parts[n + 1]?.added ? parts[n + 1]!.value.length : 0
+    const come = added ? value.length : parts[n + 1]?.added ? itemAt(parts, n + 1).value.length : 0
     const old = Array.from({ length: gone }, () => doc.child(from++))
     const fresh = Array.from({ length: come }, () => next.child(to++))
     const size = (nodes: readonly Node[]) => nodes.reduce((sum, node) => sum + node.nodeSize, 0)

@@ -14,7 +14,7 @@ const surrounding = useSurrounding()
 const set = (fields: Partial<PieceOf<'brand'>>) => surrounding.set(props.piece, fields)
 
 const openSite = useOpenSite()
-const settings = computed(() => openSite.site!.settings)
+const settings = computed(() => openSite.shown.settings)
 const setSite = (field: SetSite['field'], value: unknown) =>
   openSite.make({ kind: 'setSite', field, value } as SetSite)
 </script>

@@ -11,7 +11,7 @@ const surrounding = useSurrounding()
 const set = (fields: Partial<PieceOf<'copyright'>>) => surrounding.set(props.piece, fields)
 
 const openSite = useOpenSite()
-const settings = computed(() => openSite.site!.settings)
+const settings = computed(() => openSite.shown.settings)
 
 function saveYear(text: string): string | undefined {
   const from = text.trim() === '' ? null : Number(text)
