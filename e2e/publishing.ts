@@ -33,10 +33,25 @@ export const test = base.extend<{ publishing: Publishing }>({
   },
 })
 
+/** What a window is doing after a key had no end there: whether it runs at all, and what has the focus. */
+async function conditionOf(page: Page): Promise<string> {
+  const within = new Promise<string>((resolve) =>
+    setTimeout(() => resolve('The window does not respond.'), 5000),
+  )
+  const condition = page.evaluate(
+    () => `The window responds, and the focus is on ${document.activeElement?.outerHTML.slice(0, 300)}`,
+  )
+  return Promise.race([condition.catch(String), within])
+}
+
 /** Goes on with the keyboard alone. */
 export async function press(target: Locator, key = 'Enter'): Promise<void> {
   await target.focus()
-  await target.press(key)
+  try {
+    await target.press(key)
+  } catch (error) {
+    throw new Error(`${String(error)}\n${await conditionOf(target.page())}`, { cause: error })
+  }
 }
 
 export async function toPublish(page: Page): Promise<void> {
