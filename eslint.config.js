@@ -147,13 +147,17 @@ export default ts.config(
   { files: ['**/*.test.mjs'], languageOptions: { globals: globals.jest } },
   {
     rules: {
-      '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_$' }],
       eqeqeq: 'error',
       'no-console': 'off',
       'object-shorthand': 'error',
     },
+  },
+  // Tests may be sure of what they made themselves.
+  {
+    files: ['**/*.test.ts', '**/testing/**', 'e2e/**', 'bench/**'],
+    rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
   },
   {
     // Patterns that take quadratic time, or worse, over a text that is made for it.

@@ -1,3 +1,4 @@
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { closeSync, existsSync, mkdirSync, openSync, rmSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { siteFault } from '@viatica/core/plan/siteFault.ts'
@@ -49,7 +50,7 @@ const parse = (args: readonly string[]) =>
 
 function bytesOf(file: FileSource, contents: Input['contents']): Uint8Array {
   if ('text' in file) return bytesOfText(file)
-  return 'font' in file ? fontBytes(file.font) : contents.get(file.content)!
+  return 'font' in file ? fontBytes(file.font) : valueFor(contents, file.content)
 }
 
 /** Makes a folder with those above it, and adds each that was not there to `made`. */

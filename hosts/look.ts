@@ -1,3 +1,4 @@
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { createHash } from 'node:crypto'
 import type { HostFile } from '@viatica/core/publish/publication.ts'
 import type { FoundFile } from '@viatica/core/publish/report.ts'
@@ -96,14 +97,14 @@ export async function lookAt(
   const found: FoundFile[] = []
   const known = (path: string, digest: string): HostFile => {
     const like = [will.get(path), recorded.get(path)].find((file) => file?.digest === digest)
-    return like ?? { path, digest, size: seen.get(path)!.size, role: 'file', page: null }
+    return like ?? { path, digest, size: valueFor(seen, path).size, role: 'file', page: null }
   }
   async function read(path: string): Promise<void> {
     check()
     const was = recorded.get(path)
     const bytes = await connection.read(path)
     const digest = digestOf(bytes)
-    const now = { size: bytes.length, modified: seen.get(path)!.modified }
+    const now = { size: bytes.length, modified: valueFor(seen, path).modified }
     const isOurs =
       digest === was?.digest || digest === intended.get(path) || digest === will.get(path)?.digest
     // A file of another's that is what is wanted anyway is taken over.

@@ -1,3 +1,4 @@
+import { itemAt } from '@viatica/core/standard/present.ts'
 import { realpath } from 'node:fs/promises'
 import { isAbsolute, join, relative } from 'node:path'
 import { rootPath } from '@viatica/core/address/href.ts'
@@ -102,7 +103,7 @@ export async function createFolder(opening: Opening, rules: HostRules): Promise<
   const { way } = opening.settings
   if (way.by === 'stand-in') return
   const folders = foldersTo(way.folder)
-  const names = (at: number) => folders[at]!.replace(/^.*\//, '')
+  const names = (at: number) => itemAt(folders, at).replace(/^.*\//, '')
   for (let there = folders.length - 2; there >= 0; there--) {
     let connection: Connection
     try {

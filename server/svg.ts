@@ -1,3 +1,4 @@
+import { itemAt } from '@viatica/core/standard/present.ts'
 import { SaxesParser, type SaxesTagNS } from 'saxes'
 import { svgElementAttributes } from 'svg-element-attributes'
 import { svgTagNames } from 'svg-tag-names'
@@ -92,7 +93,7 @@ export function svgFault(bytes: Uint8Array): string | undefined {
   try {
     parser.write(text).close()
   } catch (error) {
-    return `is not an SVG picture (${(error as Error).message.split('\n')[0]!.replace(/\.$/, '')})`
+    return `is not an SVG picture (${itemAt((error as Error).message.split('\n'), 0).replace(/\.$/, '')})`
   }
   if (root?.local !== 'svg' || root.uri !== SVG) return 'is not an SVG picture'
   return fault

@@ -1,3 +1,4 @@
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { addressesOf } from '@viatica/core/address/addresses.ts'
@@ -104,7 +105,11 @@ function publicationOf({ site, contents }: Input, { choices }: HostSettings): Pu
   const bytes = new Map<string, Uint8Array>()
   const files = [...filesToPublish(site, thisYear(), choices)].map((file): HostFile => {
     const own =
-      'text' in file ? bytesOfText(file) : 'font' in file ? fontBytes(file.font) : contents.get(file.content)!
+      'text' in file
+        ? bytesOfText(file)
+        : 'font' in file
+          ? fontBytes(file.font)
+          : valueFor(contents, file.content)
     const digest = digestOf(own)
     bytes.set(digest, own)
     return { path: file.path, digest, size: own.length, role: file.role, page: file.page }
@@ -250,7 +255,7 @@ class Publishing {
         open: () => this.#open(),
         record: this.#record,
         wanted: files,
-        bytesOf: ({ digest }) => Promise.resolve(bytes.get(digest)!),
+        bytesOf: ({ digest }) => Promise.resolve(valueFor(bytes, digest)),
         letGo: may,
         token: this.#record.token,
         signal: this.#signal,

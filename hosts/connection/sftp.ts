@@ -1,3 +1,4 @@
+import { itemAt } from '@viatica/core/standard/present.ts'
 import { createHash } from 'node:crypto'
 import ssh2, {
   type Client as SshClient,
@@ -266,7 +267,7 @@ export async function openSftp(access: SftpAccess, limits = USUAL_LIMITS): Promi
     for (let count = 1; ; count = PARTS_AT_ONCE) {
       const positions = Array.from({ length: count }, (_, n) => size + n * PART_BYTES)
       const parts = await Promise.all(positions.map((position) => readPart(path, handle, position)))
-      if (parts[0]!.length === 0) return Buffer.concat(whole)
+      if (itemAt(parts, 0).length === 0) return Buffer.concat(whole)
       for (const part of parts) {
         whole.push(part)
         size += part.length

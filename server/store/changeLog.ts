@@ -1,3 +1,4 @@
+import { lastOf } from '@viatica/core/standard/present.ts'
 import { setImmediate as immediate } from 'node:timers/promises'
 import { promisify } from 'node:util'
 import { gunzip, gzip } from 'node:zlib'
@@ -222,6 +223,6 @@ export async function stateAt(
       .select<{ revision: number; json: string }[]>('revision', trx.raw('inverse::text as json'))
     if (steps.length === 0) return state
     for (const { json } of steps) state = applyChange(state, await read(json)).site
-    at = steps.at(-1)!.revision
+    at = lastOf(steps).revision
   }
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '@viatica/core/standard/present.ts'
 import { createHash } from 'node:crypto'
 import { endingOf, type SiteFile } from '@viatica/core/plan/file.ts'
 import { ChangeRefused } from '@viatica/core/plan/change/refused.ts'
@@ -40,7 +41,7 @@ export async function roomIn(database: Knex, most: number): Promise<Room> {
   const { rows } = await database.raw<{ rows: { used: string }[] }>(
     'select coalesce(sum(size), 0) as used from contents where is_file',
   )
-  return { used: Number(rows[0]!.used), most: Number.isFinite(most) ? most : null }
+  return { used: Number(itemAt(rows, 0).used), most: Number.isFinite(most) ? most : null }
 }
 
 /** Returns how many bytes of some contents are not stored yet. */

@@ -1,3 +1,4 @@
+import { valueFor } from '@viatica/core/standard/present.ts'
 import { setImmediate as immediate } from 'node:timers/promises'
 import type { EntryId } from '@viatica/core/plan/entry.ts'
 import { type Plan, walk } from '@viatica/core/plan/plan.ts'
@@ -72,7 +73,7 @@ async function changedRows(siteId: string, before: Plan | undefined, after: Plan
   const changed = new Map<string, { columns: (keyof EntryRow)[]; rows: EntryRow[] }>()
   for (const { entry } of walk(after)) {
     if (++sinceOthers % ROWS_BETWEEN === 0) await immediate()
-    const standing = is.get(entry.id)!
+    const standing = valueFor(is, entry.id)
     const old = before?.entries.get(entry.id)
     const stood = was?.get(entry.id)
     const isMoved = stood?.parent_id !== standing.parent_id || stood.place !== standing.place
