@@ -440,8 +440,11 @@ export class Exchange {
   }
 
   #takeBack(from: 'done' | 'undone', isAnyway: boolean): void {
+    const { site } = this.#state
+    // Nothing was done yet that could be taken back.
+    if (!site) return
     const id = crypto.randomUUID()
-    const taken = takenBack(this.#site, this.#state, from, { isAnyway, edit: id, at: Date.now() })
+    const taken = takenBack(site, this.#state, from, { isAnyway, edit: id, at: Date.now() })
     switch (taken?.kind) {
       case undefined:
         return
