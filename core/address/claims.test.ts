@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { outputFiles } from '../formats/archive.ts'
-import type { Entry, EntryId } from '../plan/entry.ts'
+import type { Entry } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { newGroup, newPage } from '../plan/newEntry.ts'
 import type { Plan } from '../plan/plan.ts'
 import { newSite, type Settings, type Site } from '../plan/site.ts'

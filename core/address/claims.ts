@@ -1,4 +1,4 @@
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { Site } from '../plan/site.ts'
 import { nameKey } from '../standard/fileName.ts'
 import { PathTree } from '../standard/pathTree.ts'

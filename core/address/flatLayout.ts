@@ -1,4 +1,4 @@
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { type Plan, walk } from '../plan/plan.ts'
 import { claimName, fittingName } from '../standard/fileName.ts'
 import { valueFor } from '../standard/present.ts'

@@ -1,4 +1,5 @@
-import type { Entry, EntryId } from '../plan/entry.ts'
+import type { Entry } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { childrenOf, entryOf, type Plan } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import { claimName, nameKey } from '../standard/fileName.ts'

@@ -1,4 +1,4 @@
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { Settings } from '../plan/site.ts'
 
 /** How the files of a site are named. */

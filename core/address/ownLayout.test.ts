@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { applyChange } from '../plan/change/apply.ts'
-import type { Entry, EntryId } from '../plan/entry.ts'
+import type { Entry } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { newGroup, newPage } from '../plan/newEntry.ts'
 import { childrenOf } from '../plan/plan.ts'
 import { newSite, type Site, siteWith } from '../plan/site.ts'

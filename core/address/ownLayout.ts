@@ -1,4 +1,5 @@
-import type { EntryId, PageEntry } from '../plan/entry.ts'
+import type { PageEntry } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { childrenOf, entryOf, type Plan, walk } from '../plan/plan.ts'
 import { claimName, fittingName, type Separator } from '../standard/fileName.ts'
 import type { Claims } from './claims.ts'

@@ -1,5 +1,6 @@
 import type { Change, SingleChange } from '../plan/change/change.ts'
-import { type EntryId, labelOf, type PageEntry } from '../plan/entry.ts'
+import { labelOf, type PageEntry } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { entryOf } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { valueFor } from '../standard/present.ts'

@@ -1,4 +1,5 @@
-import type { EntryId, RedirectTarget } from '../plan/entry.ts'
+import type { RedirectTarget } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type OwnRedirect, type Site } from '../plan/site.ts'
 import { nameKey } from '../standard/fileName.ts'

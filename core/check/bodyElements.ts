@@ -1,4 +1,5 @@
-import type { Body, EntryId, PageEntry } from '../plan/entry.ts'
+import type { Body, PageEntry } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { bodyTree } from '../plan/bodyTree.ts'
 import { type Element, elementsOf, type Fragment } from '../standard/fragment.ts'
 import type { FindingPlace } from './rule.ts'

@@ -1,4 +1,4 @@
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { TemplatesSite } from '../plan/site.ts'
 import type { Bits, Included, Override, TemplatePart } from '../plan/surround/templates.ts'
 import type { TemplateWriter } from '../template/write.ts'

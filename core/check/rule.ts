@@ -1,7 +1,8 @@
 import type { Addresses } from '../address/layout.ts'
 import type { PageLinks } from '../statistics/linkGraph.ts'
 import type { Change } from '../plan/change/change.ts'
-import type { EntryId, PageEntry } from '../plan/entry.ts'
+import type { PageEntry } from '../plan/entry.ts'
+import type { EntryId, MenuId, PieceId, TemplateId } from '../plan/ids.ts'
 import type { Site } from '../plan/site.ts'
 import type { UnknownWords } from '../spelling/spelling.ts'
 
@@ -31,9 +32,9 @@ export type FindingPlace =
       readonly end: number
       readonly line: number
     }
-  | { readonly in: 'piece'; readonly piece: string }
-  | { readonly in: 'menu'; readonly menu: string }
-  | { readonly in: 'template'; readonly template: string }
+  | { readonly in: 'piece'; readonly piece: PieceId }
+  | { readonly in: 'menu'; readonly menu: MenuId }
+  | { readonly in: 'template'; readonly template: TemplateId }
   | { readonly in: 'look' }
 
 /** What a rule found. */

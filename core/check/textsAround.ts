@@ -1,6 +1,6 @@
 import { addressesOf } from '../address/addresses.ts'
 import { folderOf } from '../address/relative.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { isOfTemplates, type Site, type TemplatesSite } from '../plan/site.ts'
 import { piecesShown } from '../plan/surround/surround.ts'
 import type { Bits, Override, TemplatePart, Templates } from '../plan/surround/templates.ts'

@@ -1,6 +1,6 @@
 import { diffArrays } from 'diff'
 import { addressesOf } from '../address/addresses.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { entryOf } from '../plan/plan.ts'
 import { byKind, type PiecesSite, type Site, type TemplatesSite } from '../plan/site.ts'
 import { sectionMenuNames } from '../plan/surround/surround.ts'

@@ -1,6 +1,7 @@
 import { lastOf } from '../standard/present.ts'
 import type { SingleChange } from '../plan/change/change.ts'
-import type { EntryId, LinkTarget } from '../plan/entry.ts'
+import type { LinkTarget } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { OwnRedirect, Site } from '../plan/site.ts'
 import type { Following } from '../plan/surround/following.ts'
 import { withHtmlReferences } from '../pointer/inHtml.ts'

@@ -1,5 +1,6 @@
 import { addressesOf } from '../address/addresses.ts'
-import { type EntryId, labelOf } from '../plan/entry.ts'
+import { labelOf } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { readPointer } from '../pointer/pointer.ts'

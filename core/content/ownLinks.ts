@@ -1,7 +1,7 @@
 import { addressesOf, fileAtPath, pageAtPath } from '../address/addresses.ts'
 import { absoluteUrl, topOf } from '../address/href.ts'
 import { encodePath } from '../address/relative.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { Site } from '../plan/site.ts'
 import { changedReferences, type Rewriting } from '../pointer/inHtml.ts'
 import { decoded, readPointer, writePointer } from '../pointer/pointer.ts'

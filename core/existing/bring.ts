@@ -1,5 +1,5 @@
 import { readingRuns } from '../navigate/readingOrder.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { TemplatesSite } from '../plan/site.ts'
 import { valueFor } from '../standard/present.ts'
 import type { Correction } from './corrections.ts'

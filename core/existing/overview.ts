@@ -1,4 +1,4 @@
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { TemplatePart } from '../plan/surround/templates.ts'
 import { valueFor } from '../standard/present.ts'
 import { createTemplateWriter } from '../template/write.ts'

@@ -1,3 +1,4 @@
+import type { TemplateId } from '../plan/ids.ts'
 import type { Evidence } from './plan/evidence.ts'
 
 /** Where a page says something else than what is the same on all, or than what follows from the plan. */
@@ -45,7 +46,7 @@ export interface FolderReport {
     readonly parent: string | null
     readonly title: string
     readonly label: string
-    readonly template: string
+    readonly template: TemplateId
     readonly evidence: Evidence
   }[]
   /** The pages in the order to read them; null where the pages tell none. */

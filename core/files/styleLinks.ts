@@ -1,5 +1,5 @@
 import { encodePath, folderOf, relativeHref } from '../address/relative.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { FileId } from '../plan/ids.ts'
 import type { Site } from '../plan/site.ts'
 import { asBrowsersRead, resolveReference, withoutQuery } from '../standard/reference.ts'
 import { styleReferences, withStyleReferences } from '../pointer/styleReferences.ts'
@@ -19,7 +19,7 @@ function pathOf(sheet: string, url: string): string | undefined {
 }
 
 /** The files of the site that a style sheet names. @param sheet where it stands */
-export function filesNamedBy(site: Pick<Site, 'files'>, sheet: string, css: string): Set<EntryId> {
+export function filesNamedBy(site: Pick<Site, 'files'>, sheet: string, css: string): Set<FileId> {
   const named = new Set(styleReferences(css).map(({ url }) => pathOf(sheet, url)))
   return new Set(
     [...site.files.values()].flatMap(({ id, path }) => (path !== sheet && named.has(path) ? [id] : [])),

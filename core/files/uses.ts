@@ -1,5 +1,6 @@
 import type { SingleChange } from '../plan/change/change.ts'
-import { type EntryId, labelOf } from '../plan/entry.ts'
+import { labelOf } from '../plan/entry.ts'
+import type { EntryId, FileId } from '../plan/ids.ts'
 import { walk } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import { modelOf } from '../plan/surround/piece.ts'
@@ -28,17 +29,17 @@ export interface FileUse {
 }
 
 /** The files that a part of some templates names, wherever in it they stand. */
-function* filesNamedIn(value: unknown): Generator<string> {
+function* filesNamedIn(value: unknown): Generator<FileId> {
   if (typeof value !== 'object' || value === null) return
   if ('to' in value && 'id' in value) {
-    if (value.to === 'site-file' || value.to === 'included') yield value.id as string
+    if (value.to === 'site-file' || value.to === 'included') yield value.id as FileId
     return
   }
   for (const one of Object.values(value)) yield* filesNamedIn(one)
 }
 
 /** The uses of files in the author's own HTML around the content. */
-function* usesInTemplates({ plan, surround }: Site): Generator<readonly [EntryId, FileUse]> {
+function* usesInTemplates({ plan, surround }: Site): Generator<readonly [FileId, FileUse]> {
   const templates = templatesOf(surround)
   if (!templates) return
   const { templates: all, menus, breadcrumbs, pagers, included, pages } = templates
@@ -59,10 +60,10 @@ function* usesInTemplates({ plan, surround }: Site): Generator<readonly [EntryId
 export function fileUses(
   site: Site,
   /** The files that each style sheet of the site names, by the id of the sheet. */
-  namedBySheets: ReadonlyMap<EntryId, ReadonlySet<EntryId>>,
-): Map<EntryId, FileUse[]> {
-  const uses = new Map<EntryId, FileUse[]>()
-  const put = (file: EntryId, use: FileUse) => {
+  namedBySheets: ReadonlyMap<FileId, ReadonlySet<FileId>>,
+): Map<FileId, FileUse[]> {
+  const uses = new Map<FileId, FileUse[]>()
+  const put = (file: FileId, use: FileUse) => {
     if (!site.files.has(file)) return
     const known = uses.get(file)
     if (known) known.push(use)
@@ -103,7 +104,7 @@ export function fileUses(
  * The changes that take a file away with what cannot be without it: logo, icon, banners and lists of the surround do without;
  * main content and own HTML show what the picture says in its place.
  */
-export function removalOf(site: Site, file: EntryId): SingleChange[] {
+export function removalOf(site: Site, file: FileId): SingleChange[] {
   const changes: SingleChange[] = []
   if (site.settings.logo?.file === file) changes.push({ kind: 'setSite', field: 'logo', value: null })
   if (site.settings.icon === file) changes.push({ kind: 'setSite', field: 'icon', value: null })

@@ -1,5 +1,5 @@
 import type { Branch } from '../plan/branch.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { newLink, newPage } from '../plan/newEntry.ts'
 import { MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
 import { fileNameFault, PAGE_EXTENSION, soundFileName } from '../standard/fileName.ts'

@@ -7,7 +7,8 @@ import type { Addresses } from '../address/layout.ts'
 import { absoluteUrl } from '../address/href.ts'
 import { fragmentHref } from '../address/relative.ts'
 import { type Branch, branchSchema, entriesOfBranch, planOfBranch } from '../plan/branch.ts'
-import { type EntryId, type LinkEntry, type LinkTarget, targetSchema } from '../plan/entry.ts'
+import { type LinkEntry, type LinkTarget, targetSchema } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import {
   ancestorsOf,
   childrenOf,

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { type Branch, branchSchema, planOfBranch } from '../plan/branch.ts'
-import { type EntryId, FIELDS_OF_KIND } from '../plan/entry.ts'
+import { FIELDS_OF_KIND } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { MAX_ENTRIES, MAX_LEVELS } from '../plan/plan.ts'
 import { type Site, siteWith } from '../plan/site.ts'
 import { InputFault } from '../formats/inputFault.ts'

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { checkSize, InputFault } from '../formats/inputFault.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { itemAt } from '../standard/present.ts'
 import { writtenCell } from './cells.ts'
 import type { Column } from './columns.ts'

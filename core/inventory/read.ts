@@ -6,14 +6,8 @@ import { applySingle } from '../plan/change/apply.ts'
 import type { Own } from '../plan/change/own.ts'
 import type { Change, SetEntry, SingleChange } from '../plan/change/change.ts'
 import { ChangeRefused } from '../plan/change/refused.ts'
-import {
-  type Entry,
-  type EntryField,
-  type EntryId,
-  FIELDS_OF_KIND,
-  fieldSchemas,
-  labelOf,
-} from '../plan/entry.ts'
+import { type Entry, type EntryField, FIELDS_OF_KIND, fieldSchemas, labelOf } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { newGroup, newPage } from '../plan/newEntry.ts'
 import { childrenOf, entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'

@@ -1,4 +1,5 @@
-import type { Banner, EntryId } from '../plan/entry.ts'
+import type { Banner } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { ancestorsOf, entryOf, type Plan } from '../plan/plan.ts'
 import type { PieceOf } from '../plan/surround/piece.ts'
 

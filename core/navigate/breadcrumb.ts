@@ -1,4 +1,4 @@
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { ancestorsOf, type Plan } from '../plan/plan.ts'
 import type { BreadcrumbRule } from '../plan/surround/rules.ts'
 

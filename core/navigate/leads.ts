@@ -1,5 +1,6 @@
 import { addressesOf } from '../address/addresses.ts'
-import { type EntryId, labelOf, type LinkTarget } from '../plan/entry.ts'
+import { labelOf, type LinkTarget } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import type { PickedLink } from '../plan/surround/pickedLink.ts'
 

@@ -1,4 +1,5 @@
-import { type EntryId, labelOf, type LinkTarget } from '../plan/entry.ts'
+import { labelOf, type LinkTarget } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { ancestorsOf, childrenOf, entryOf, type Plan } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import type { Menu, MenuException, PlanMenu } from '../plan/surround/menu.ts'

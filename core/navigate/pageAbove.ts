@@ -1,4 +1,4 @@
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { ancestorsOf } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 

@@ -1,4 +1,4 @@
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { ancestorsOf, childrenOf, type Plan, walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import type { OrderRule } from '../plan/surround/rules.ts'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { bring } from '../existing/bring.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { createPageWriter } from '../render/pageWriter.ts'
 import { arbitraryStart } from '../testing/arbitraryChange.ts'

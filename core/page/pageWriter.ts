@@ -1,5 +1,5 @@
 import type { HereMark } from '../navigate/menu.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { Place } from '../plan/surround/place.ts'
 import type { Encoding } from '../standard/encoding.ts'
 import type { WholePart } from './parts.ts'

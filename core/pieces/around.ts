@@ -1,6 +1,7 @@
 import type { Neighbours } from '../navigate/readingOrder.ts'
 import type { MenuItem } from '../navigate/menu.ts'
-import type { EntryId, PageEntry } from '../plan/entry.ts'
+import type { PageEntry } from '../plan/entry.ts'
+import type { EntryId, MenuId } from '../plan/ids.ts'
 import type { PiecesSite } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
 import type { MenuShape } from '../plan/surround/menuShape.ts'
@@ -65,7 +66,7 @@ export class Names {
   }
 
   /** What the button says that a menu folds behind: the site's word for the first, for others what they are called. */
-  fold(word: string, menu: string): string {
+  fold(word: string, menu: MenuId): string {
     return this.#folds++ === 0 ? word : menu
   }
 

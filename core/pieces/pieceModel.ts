@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { entryIdSchema, type EntryId } from '../plan/entry.ts'
+import { type FileId, pieceIdSchema, type MenuId } from '../plan/ids.ts'
 import type { Following } from '../plan/surround/following.ts'
 import type { PickedLink } from '../plan/surround/pickedLink.ts'
 
@@ -9,7 +9,7 @@ export function pieceSchemaOf<const Kind extends string, Fields extends v.Object
   fields: Fields,
 ) {
   return v.strictObject({
-    id: entryIdSchema,
+    id: pieceIdSchema,
     kind: v.literal(kind),
     /** Whether it stands in one row with the piece before it. */
     beside: v.optional(v.boolean('must be true or false'), false),
@@ -36,9 +36,9 @@ export interface PieceModel<Schema extends v.GenericSchema> {
   /** The part of a page that it is; undefined where it belongs to that of its place. */
   readonly part: 'menu' | 'banner' | 'breadcrumb' | 'heading' | 'pager' | undefined
   /** What a new one holds. @param menu the id of a menu that there is */
-  fresh(menu: string): Omit<v.InferOutput<Schema>, 'id' | 'kind' | 'beside'>
+  fresh(menu: MenuId): Omit<v.InferOutput<Schema>, 'id' | 'kind' | 'beside'>
   /** The files of the site that it cannot be without. */
-  files(piece: v.InferOutput<Schema>): readonly EntryId[]
+  files(piece: v.InferOutput<Schema>): readonly FileId[]
   pickedLists(piece: v.InferOutput<Schema>): readonly PickedList[]
   /** The same with its links following; the same object where none does. */
   after(piece: v.InferOutput<Schema>, following: Following): v.InferOutput<Schema>

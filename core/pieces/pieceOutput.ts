@@ -1,4 +1,4 @@
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { PiecesSite } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
 import type { MenuShape } from '../plan/surround/menuShape.ts'

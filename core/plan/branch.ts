@@ -1,5 +1,6 @@
 import * as v from 'valibot'
-import { type Entry, type EntryId, groupSchema, linkSchema, pageSchema } from './entry.ts'
+import { type Entry, groupSchema, linkSchema, pageSchema } from './entry.ts'
+import type { EntryId } from './ids.ts'
 import { listOf } from '../standard/list.ts'
 import { childrenOf, entryOf, MAX_ENTRIES, type Plan } from './plan.ts'
 

@@ -3,22 +3,16 @@ import { fileNameFault } from '../standard/fileName.ts'
 import { isAllowedTarget } from '../standard/target.ts'
 import { fragmentFault } from '../standard/fragment.ts'
 import { dayOrNoneSchema, daySchema } from '../standard/date.ts'
+import { entryIdSchema, fileIdSchema } from './ids.ts'
 import { recordOf } from '../standard/record.ts'
 import { sitePathSchema } from '../standard/sitePath.ts'
 import { filledLine, line, lines } from '../standard/text.ts'
-
-/** Ids are ours; a site file may bring readable ones. */
-export const entryIdSchema = v.pipe(
-  v.string('must be an id'),
-  v.regex(/^[a-z0-9][a-z0-9-]{0,59}$/, 'must be an id of lower-case letters, digits and hyphens'),
-)
-export type EntryId = string
 
 export const STATES = ['planned', 'draft', 'ready'] as const
 export type PageState = (typeof STATES)[number]
 
 /** A picture of the site and what it says to those who do not see it. */
-export const pictureSchema = v.strictObject({ file: entryIdSchema, alt: v.optional(line(300), '') })
+export const pictureSchema = v.strictObject({ file: fileIdSchema, alt: v.optional(line(300), '') })
 export type Picture = v.InferOutput<typeof pictureSchema>
 
 /** What a page shows large at its top: a picture, and words on it. */
@@ -96,7 +90,7 @@ const toEntry = v.strictObject({
   /** Without the `#`. */
   fragment: v.optional(line(200), ''),
 })
-const toFile = v.strictObject({ to: v.literal('file'), file: entryIdSchema })
+const toFile = v.strictObject({ to: v.literal('file'), file: fileIdSchema })
 
 /** The same, or empty where its author has not said yet where it leads. */
 const toAddressOrNone = v.strictObject({

@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { sitePathFault } from '../standard/sitePath.ts'
 import { exactLine, line } from '../standard/text.ts'
-import { entryIdSchema } from './entry.ts'
+import { fileIdSchema } from './ids.ts'
 import { tableOf } from '../standard/table.ts'
 
 /** What pages do with a file: show it, be styled by it, run it, write with it, or offer it. */
@@ -93,7 +93,7 @@ export type Pixels = v.InferOutput<typeof pixelsSchema>
 /** A file of the site that pages use. Its bytes are kept apart, under `content`. */
 export const siteFileSchema = v.pipe(
   v.strictObject({
-    id: entryIdSchema,
+    id: fileIdSchema,
     /** Where it stands in the finished site, such as `pictures/lock.svg`. */
     path: exactLine(MAX_PATH),
     /** Whether it came with existing pages: it keeps its name, whatever that is. */

@@ -1,4 +1,5 @@
-import type { EntryId, GroupEntry, LinkEntry, LinkTarget, PageEntry } from './entry.ts'
+import type { GroupEntry, LinkEntry, LinkTarget, PageEntry } from './entry.ts'
+import type { EntryId } from './ids.ts'
 
 /** A page as it is when nothing but its title has been decided. */
 export function newPage(id: EntryId, title: string, decided: Partial<PageEntry> = {}): PageEntry {

@@ -1,4 +1,5 @@
-import type { Entry, EntryId, PageEntry } from './entry.ts'
+import type { Entry, PageEntry } from './entry.ts'
+import type { EntryId } from './ids.ts'
 
 /**
  * The page hierarchy of one site. Plain data, never changed in place: a change makes a new plan that shares

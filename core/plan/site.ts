@@ -3,14 +3,13 @@ import { isLanguageTag } from '../standard/language.ts'
 import { isBaseUrl } from '../standard/target.ts'
 import {
   type Entry,
-  type EntryId,
-  entryIdSchema,
   isBegun,
   type PageEntry,
   type Picture,
   pictureSchema,
   redirectTargetSchema,
 } from './entry.ts'
+import { type EntryId, entryIdSchema, type FileId, fileIdSchema } from './ids.ts'
 import type { SiteFile } from './file.ts'
 import type { GoneByPointer } from './gone.ts'
 import { newPage } from './newEntry.ts'
@@ -70,7 +69,7 @@ export const settingSchemas = {
   /** Whether pages have Open Graph metadata, where the base URL is known. */
   sharing: v.boolean('must be true or false'),
   /** The picture that browsers show for the site beside its name: a file. */
-  icon: v.nullable(entryIdSchema),
+  icon: v.nullable(fileIdSchema),
   /** Findings that the author has set aside, by their keys, each with why. */
   setAside: v.pipe(
     v.array(v.strictObject({ key: line(300), reason: filledLine(500) })),
@@ -110,7 +109,7 @@ export const DEFAULT_SETTINGS: Omit<Settings, 'name'> = {
 export interface Site {
   readonly settings: Settings
   readonly surround: Surround
-  readonly files: ReadonlyMap<EntryId, SiteFile>
+  readonly files: ReadonlyMap<FileId, SiteFile>
   readonly plan: Plan
   /** What is remembered of pages and files that were removed. */
   readonly gone: GoneByPointer

@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { entryIdSchema } from '../plan/entry.ts'
+import { entryIdSchema } from '../plan/ids.ts'
 import { uuidSchema } from './values.ts'
 
 /** A window, and the page that is written in it; an empty page for none. */

@@ -227,7 +227,7 @@ test('of any site and choice no two files share a path, an author’s own file s
   fc.assert(
     fc.property(arbitrarySite(), choices, (given, chosen) => {
       const own = { id: 'own', path: 'sitemap.xml', content: 'k0', size: 1, alt: '' }
-      const site = { ...at(given, TOP), files: new Map([...given.files, ['own', own] as const]) }
+      const site = { ...at(given, TOP), files: new Map(given.files).set('own', own) }
       const files = [...publishedFiles(site, YEAR, chosen)]
       expect(new Set(files.map(({ path }) => nameKey(path))).size).toBe(files.length)
       expect(files.find(({ path }) => path === 'sitemap.xml')).toEqual({ path: 'sitemap.xml', content: 'k0' })

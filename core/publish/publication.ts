@@ -1,7 +1,7 @@
 import { addressesOf } from '../address/addresses.ts'
 import { redirectsOf } from '../address/redirects.ts'
 import type { OutputFile } from '../formats/archive.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import type { OutputChoices } from './choices.ts'
 import { publishedFiles } from './publishedFiles.ts'

@@ -1,4 +1,4 @@
-import type { EntryId } from '../plan/entry.ts'
+import type { FileId } from '../plan/ids.ts'
 import {
   contentOf,
   type Element,
@@ -219,7 +219,7 @@ export function writeHtml(
 }
 
 /** The files of the site that HTML shows or links to. */
-export function filesInHtml(html: string): Set<EntryId> {
+export function filesInHtml(html: string): Set<FileId> {
   const pointers = pointersIn(slotsOf(compileHtml(html, 0)))
   return new Set(pointers.flatMap(({ to, id }) => (to === 'site-file' ? [id] : [])))
 }

@@ -1,7 +1,8 @@
 import { addressesOf } from '../address/addresses.ts'
 import { hrefsFrom, type LinkRule } from '../address/href.ts'
 import { fragmentHref } from '../address/relative.ts'
-import type { Entry, EntryId, LinkTarget } from '../plan/entry.ts'
+import type { Entry, LinkTarget } from '../plan/entry.ts'
+import type { EntryId, FileId } from '../plan/ids.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import type { Pointer } from '../pointer/pointer.ts'
 import { escapeAttribute } from '../standard/escape.ts'
@@ -18,9 +19,9 @@ export interface Links {
   /** Undefined for a page that is not written, and for a file that the site does not have. */
   toTarget(target: LinkTarget): string | undefined
   /** Undefined for a file that the site does not have. */
-  toFile(id: EntryId): string | undefined
+  toFile(id: FileId): string | undefined
   /** What is kept with a picture for those who do not see it. */
-  altOf(id: EntryId): string
+  altOf(id: FileId): string
   /** To a path of the site that is known to be there. */
   toPath(path: string): string
 }
@@ -45,7 +46,7 @@ export function linksFrom(site: Site, folder: string, rule: LinkRule = site.sett
     return href === undefined || fragment === '' ? href : href + escapeAttribute(fragmentHref(fragment))
   }
 
-  const toFile = (id: EntryId) => {
+  const toFile = (id: FileId) => {
     const file = site.files.get(id)
     return file && toPath(file.path)
   }

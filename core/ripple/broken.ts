@@ -1,4 +1,5 @@
-import { type EntryId, isBegun, labelOf } from '../plan/entry.ts'
+import { isBegun, labelOf } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { entryOf, walk } from '../plan/plan.ts'
 import { isOfTemplates, isWritten, type Site } from '../plan/site.ts'
 import { menuOf, piecesShown, pickedLinksOf, templatesOf } from '../plan/surround/surround.ts'

@@ -1,5 +1,6 @@
 import { addressesOf } from '../address/addresses.ts'
-import { type EntryId, labelOf, type PageEntry } from '../plan/entry.ts'
+import { labelOf, type PageEntry } from '../plan/entry.ts'
+import type { EntryId, FileId } from '../plan/ids.ts'
 import { entryOf, walk } from '../plan/plan.ts'
 import { isOfPieces, isWritten, type Site } from '../plan/site.ts'
 import { type Place, PLACES } from '../plan/surround/place.ts'
@@ -272,7 +273,7 @@ export function stylesOf(site: Site): string {
 
 function changedFiles({ files: before }: Site, { files: after }: Site): number {
   if (before === after) return 0
-  const differs = (id: EntryId) => {
+  const differs = (id: FileId) => {
     const [was, is] = [before.get(id), after.get(id)]
     return was?.path !== is?.path || was?.content !== is?.content
   }

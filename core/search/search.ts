@@ -1,7 +1,8 @@
 import { addressesOf } from '../address/addresses.ts'
 import { valueFor } from '../standard/present.ts'
 import { textOfBody } from '../statistics/wordCount.ts'
-import { type EntryId, labelOf } from '../plan/entry.ts'
+import { labelOf } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { walk } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 

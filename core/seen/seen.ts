@@ -1,5 +1,6 @@
 import { bodyMark } from '../plan/bodyMark.ts'
-import type { EntryId, PageEntry, Seen } from '../plan/entry.ts'
+import type { PageEntry, Seen } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { walk } from '../plan/plan.ts'
 import { filesByPath, isOfPieces, isWritten, type Site } from '../plan/site.ts'
 import { textsByPart } from '../page/pageWriter.ts'

@@ -1,5 +1,6 @@
 import { itemsBelow } from '../navigate/menu.ts'
-import { type EntryId, labelOf } from '../plan/entry.ts'
+import { labelOf } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { childrenOf, entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import type { PieceOf } from '../plan/surround/piece.ts'

@@ -1,5 +1,6 @@
 import type { SingleChange } from '../plan/change/change.ts'
-import type { Entry, EntryId } from '../plan/entry.ts'
+import type { Entry } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { Site } from '../plan/site.ts'
 import { type Following, menuAfter } from '../plan/surround/following.ts'
 import { modelOf } from '../plan/surround/piece.ts'

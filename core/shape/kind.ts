@@ -1,7 +1,8 @@
 import { wishedName } from '../address/wishedName.ts'
 import type { Change } from '../plan/change/change.ts'
 import { guarded } from '../plan/change/guard.ts'
-import { type EntryId, labelOf } from '../plan/entry.ts'
+import { labelOf } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { newGroup, newPage } from '../plan/newEntry.ts'
 import type { Site } from '../plan/site.ts'
 

@@ -1,5 +1,6 @@
 import type { Change, SingleChange } from '../plan/change/change.ts'
-import { type EntryId, labelOf } from '../plan/entry.ts'
+import { labelOf } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { newPage } from '../plan/newEntry.ts'
 import { childrenOf, entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'

@@ -1,6 +1,7 @@
 import type { Change } from '../plan/change/change.ts'
 import { guarded } from '../plan/change/guard.ts'
-import type { EntryId, PageEntry } from '../plan/entry.ts'
+import type { PageEntry } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { newPage } from '../plan/newEntry.ts'
 import { childrenOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'

@@ -1,6 +1,7 @@
 import { type Branch, branchOf, entriesOfBranch } from '../plan/branch.ts'
 import type { Batch, Change, SingleChange } from '../plan/change/change.ts'
-import { type EntryId, labelOf, type LinkTarget, type PageState } from '../plan/entry.ts'
+import { labelOf, type LinkTarget, type PageState } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { ancestorsOf, childrenOf, entryOf, type Plan, placeOf, walk } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'
 import type { Gone } from '../plan/gone.ts'

@@ -1,6 +1,6 @@
 import type { Change } from '../plan/change/change.ts'
 import { guarded } from '../plan/change/guard.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId, TemplateId } from '../plan/ids.ts'
 import { isOfTemplates, type Site, type TemplatesSite } from '../plan/site.ts'
 import { templatesOf } from '../plan/surround/surround.ts'
 import type {
@@ -36,7 +36,7 @@ export interface TextRun {
 }
 
 /** What texts are edited of: a template, or a part that pages put in, by its file. */
-export type TextsOf = { readonly template: string } | { readonly included: string }
+export type TextsOf = { readonly template: TemplateId } | { readonly included: string }
 
 /** The texts of a template between its holes. */
 export function textRuns({ parts }: Pick<Template, 'parts'>): TextRun[] {
@@ -107,7 +107,7 @@ export function setTemplateText(site: Site, of: TextsOf, run: TextRun, source: s
 }
 
 /** Makes a page with another template. What it keeps of its own stood in the one before: it is not taken over. */
-export const setTemplateOf = (site: Site, page: EntryId, template: string): Change | undefined =>
+export const setTemplateOf = (site: Site, page: EntryId, template: TemplateId): Change | undefined =>
   withMaking(site, page, (making) => ({ ...making, template, overrides: [] }))
 
 /** Brings what a page keeps into line with its template. */

@@ -1,6 +1,6 @@
 import { type Rewriting, rewritten } from '../pointer/inHtml.ts'
 import { readPointer } from '../pointer/pointer.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { elementsOf, parseMainContent } from '../standard/fragment.ts'
 
 /** Main content in which links to removed entries are plain text; every other byte stays. */

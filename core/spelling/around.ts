@@ -1,3 +1,4 @@
+import type { MenuId, PieceId } from '../plan/ids.ts'
 import type { Site } from '../plan/site.ts'
 import type { Menu } from '../plan/surround/menu.ts'
 import type { PickedLink } from '../plan/surround/pickedLink.ts'
@@ -66,8 +67,8 @@ export const wordsIn = (text: string, form: 'text' | 'html', { settings }: Pick<
 /** A piece or a menu, and the words that it has. */
 export interface WordsAround {
   readonly place:
-    | { readonly in: 'piece'; readonly piece: string }
-    | { readonly in: 'menu'; readonly menu: string }
+    | { readonly in: 'piece'; readonly piece: PieceId }
+    | { readonly in: 'menu'; readonly menu: MenuId }
   readonly words: readonly PlacedWord[]
 }
 

@@ -1,5 +1,5 @@
 import type { Batch, SingleChange } from '../plan/change/change.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId, MenuId, PieceId } from '../plan/ids.ts'
 import type { Site } from '../plan/site.ts'
 import { menuOf, standingOf } from '../plan/surround/surround.ts'
 import { escapeText } from '../standard/escape.ts'
@@ -17,8 +17,8 @@ function replaced(text: string, words: readonly PlacedWord[], word: string, by: 
 /** Where a word stands: in an entry, or around the content. */
 export type SpeltPlace =
   | { readonly in: 'entry'; readonly entry: EntryId }
-  | { readonly in: 'piece'; readonly piece: string }
-  | { readonly in: 'menu'; readonly menu: string }
+  | { readonly in: 'piece'; readonly piece: PieceId }
+  | { readonly in: 'menu'; readonly menu: MenuId }
 
 function inEntry(site: Site, id: EntryId, word: string, by: string): SingleChange[] {
   const entry = site.plan.entries.get(id)

@@ -1,5 +1,5 @@
 import { readList } from '../formats/list.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { applyChange } from '../plan/change/apply.ts'
 import { newSite, type Site } from '../plan/site.ts'
 import type { Starter } from './outlines.ts'

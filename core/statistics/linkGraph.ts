@@ -2,7 +2,8 @@ import { neighboursOf } from '../navigate/readingOrder.ts'
 import { callLinks } from '../pieces/computed/calls.ts'
 import { outputOf } from '../pieces/outputs.ts'
 import type { Leads } from '../pieces/pieceOutput.ts'
-import { type EntryId, isBegun, type PageEntry } from '../plan/entry.ts'
+import { isBegun, type PageEntry } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { walk } from '../plan/plan.ts'
 import {
   byKind,

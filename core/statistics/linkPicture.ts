@@ -1,6 +1,7 @@
 import { readPointer } from '../pointer/pointer.ts'
 import { ancestorsOf, walk } from '../plan/plan.ts'
-import { type EntryId, isBegun, labelOf, type PageEntry } from '../plan/entry.ts'
+import { isBegun, labelOf, type PageEntry } from '../plan/entry.ts'
+import type { EntryId, TemplateId } from '../plan/ids.ts'
 import { isOfPieces, isOfTemplates, isWritten, type Site, type TemplatesSite } from '../plan/site.ts'
 import type { Piece } from '../plan/surround/piece.ts'
 import { callOf, isComputed } from '../render/authorHtml.ts'
@@ -93,7 +94,12 @@ export function linkPicture(site: Site): LinkPicture {
 /** A place from which one page links to another. */
 export type LinkPlace =
   | { readonly in: 'piece'; readonly piece: Piece; readonly way: AroundWay; readonly count: number }
-  | { readonly in: 'template'; readonly template: string; readonly way: AroundWay; readonly count: number }
+  | {
+      readonly in: 'template'
+      readonly template: TemplateId
+      readonly way: AroundWay
+      readonly count: number
+    }
   /** In main content: where the link's start tag stands in the source, its line from 1, and what the link says. */
   | {
       readonly in: 'text'

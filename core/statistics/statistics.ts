@@ -1,5 +1,6 @@
 import { clicksFromHome, linkGraph } from './linkGraph.ts'
-import { type EntryId, type PageState, STATES } from '../plan/entry.ts'
+import { type PageState, STATES } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { walk } from '../plan/plan.ts'
 import { isWritten, type Site } from '../plan/site.ts'
 import { compileBody } from '../render/body.ts'

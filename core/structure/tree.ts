@@ -1,5 +1,5 @@
 import { hierarchy, type HierarchyPointNode, tree } from 'd3-hierarchy'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { childrenOf, type Plan } from '../plan/plan.ts'
 
 /** Whether the levels of the drawing follow each other to the right or downwards. */

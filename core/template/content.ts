@@ -1,5 +1,5 @@
 import { addressesOf } from '../address/addresses.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { Site } from '../plan/site.ts'
 import { sourceReferences, withSourceReferences } from '../pointer/inSource.ts'
 import { readPointer } from '../pointer/pointer.ts'

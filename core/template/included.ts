@@ -1,7 +1,7 @@
 import { folderOf } from '../address/relative.ts'
 import type { HereMark } from '../navigate/menu.ts'
 import { markOf } from '../plan/change/mark.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { Site } from '../plan/site.ts'
 import type { Included, IncludedPart, Templates } from '../plan/surround/templates.ts'
 import { includesIn } from '../standard/includes.ts'

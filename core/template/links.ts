@@ -1,6 +1,7 @@
 import { wayTo } from '../navigate/breadcrumb.ts'
 import { hereMark, indexOfMenu, itemsShown, type MenuItem, targetOfEntry } from '../navigate/menu.ts'
-import type { EntryId, LinkTarget } from '../plan/entry.ts'
+import type { LinkTarget } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { TemplatesSite } from '../plan/site.ts'
 import { menuOf } from '../plan/surround/surround.ts'
 import type { Bits, TemplatePart } from '../plan/surround/templates.ts'

@@ -1,12 +1,12 @@
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId, MenuId, TemplateId } from '../plan/ids.ts'
 import type { TemplatesSite } from '../plan/site.ts'
 import type { Address, Bits } from '../plan/surround/templates.ts'
 import { type Pattern, patternFields } from './patternFields.ts'
 
 /** Where a reference is that the author's own HTML has around the content. */
 export type ReferencePlace =
-  | { readonly in: 'template'; readonly template: string }
-  | { readonly in: 'menu'; readonly menu: string }
+  | { readonly in: 'template'; readonly template: TemplateId }
+  | { readonly in: 'menu'; readonly menu: MenuId }
   /** What a page has instead of its template, or a part in a file of its own, by the page that includes it. */
   | { readonly in: 'entry'; readonly entry: EntryId }
 

@@ -1,6 +1,6 @@
 import { wayTo } from '../navigate/breadcrumb.ts'
 import { targetOfEntry } from '../navigate/menu.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { labelOf } from '../plan/entry.ts'
 import { entryOf } from '../plan/plan.ts'
 import type { Site } from '../plan/site.ts'

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import type { Change, SingleChange } from '../plan/change/change.ts'
-import type { Entry, EntryId, LinkTarget } from '../plan/entry.ts'
+import type { Entry, LinkTarget } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { SiteFile } from '../plan/file.ts'
 import { goneByPointer } from '../plan/gone.ts'
 import { type Plan, walk } from '../plan/plan.ts'

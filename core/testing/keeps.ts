@@ -1,5 +1,5 @@
 import { templatesOf } from '../plan/surround/surround.ts'
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import type { Site } from '../plan/site.ts'
 import { isDifference } from '../template/kept.ts'
 

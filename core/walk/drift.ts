@@ -1,4 +1,4 @@
-import type { EntryId } from '../plan/entry.ts'
+import type { EntryId } from '../plan/ids.ts'
 import { byKind, type PiecesSite, type Site } from '../plan/site.ts'
 import { sectionMenuNames } from '../plan/surround/surround.ts'
 import {

@@ -1,6 +1,6 @@
 import { valueFor } from '@viatica/core/standard/present.ts'
 import { setImmediate as immediate } from 'node:timers/promises'
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { type Plan, walk } from '@viatica/core/plan/plan.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import type { Knex } from 'knex'

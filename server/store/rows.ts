@@ -1,5 +1,6 @@
 import type { SiteFile } from '@viatica/core/plan/file.ts'
-import type { Entry, EntryId, LinkTarget, Pin, Seen } from '@viatica/core/plan/entry.ts'
+import type { Entry, LinkTarget, Pin, Seen } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 
 /** A row of the table `entries`. */
 export interface EntryRow {

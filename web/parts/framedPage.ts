@@ -1,5 +1,5 @@
 import { addressesOf } from '@viatica/core/address/addresses.ts'
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { isOfPieces, type Site } from '@viatica/core/plan/site.ts'
 import { generatedPaths } from '@viatica/core/address/generated.ts'
 import { withSignedFiles } from '@viatica/core/render/filePass.ts'

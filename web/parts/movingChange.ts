@@ -1,6 +1,6 @@
 import { movesAddresses } from '@viatica/core/address/moves.ts'
 import type { Change, SetEntry } from '@viatica/core/plan/change/change.ts'
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { useOpenSite } from '../stores/openSite.ts'
 
 /** Returns, for a text typed into a field of an entry, the change that saves it where that moves an address of the site. */

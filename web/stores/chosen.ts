@@ -1,4 +1,5 @@
-import { type EntryId, type EntryKind } from '@viatica/core/plan/entry.ts'
+import { type EntryKind } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { ancestorsOf, childrenOf, entryOf, type Plan, placeOf } from '@viatica/core/plan/plan.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'

@@ -5,7 +5,7 @@ import {
   type PicturePage,
   wayBit,
 } from '@viatica/core/statistics/linkPicture.ts'
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { siteWork } from '../workers/siteWork.ts'

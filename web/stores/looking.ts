@@ -1,4 +1,4 @@
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import type { PageSight } from '@viatica/core/seen/seen.ts'
 import { defineStore } from 'pinia'
 import { computed, shallowRef, watch } from 'vue'

@@ -2,7 +2,7 @@ import { pathBeside, pathForIncoming, pathOfReplacement } from '@viatica/core/fi
 import { filesNamedBy, followMoves } from '@viatica/core/files/styleLinks.ts'
 import { fileUses, removalOf } from '@viatica/core/files/uses.ts'
 import type { SingleChange } from '@viatica/core/plan/change/change.ts'
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { FileId } from '@viatica/core/plan/ids.ts'
 import { type FileKind, fileTypeOf, MAX_SITE_BYTES, type SiteFile } from '@viatica/core/plan/file.ts'
 import { filesByPath } from '@viatica/core/plan/site.ts'
 import { valueFor } from '@viatica/core/standard/present.ts'
@@ -93,11 +93,11 @@ export const useSiteFiles = defineStore('siteFiles', () => {
     const site = openSite.shown
     const named = ofKind('style').map(({ id, path, content }) => {
       const text = texts.value.get(content)
-      return [id, text === undefined ? new Set<EntryId>() : filesNamedBy(site, path, text)] as const
+      return [id, text === undefined ? new Set<FileId>() : filesNamedBy(site, path, text)] as const
     })
     return fileUses(site, new Map(named))
   })
-  const usesOf = (id: EntryId) => uses.value.get(id) ?? []
+  const usesOf = (id: FileId) => uses.value.get(id) ?? []
 
   function passOver(error: unknown): void {
     if (!(error instanceof Refusal)) throw error
@@ -157,7 +157,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
   }
 
   /** Moves files, and lets the style sheets that name them follow, as one change. */
-  async function moveAll(moves: ReadonlyMap<EntryId, string>, words: string): Promise<void> {
+  async function moveAll(moves: ReadonlyMap<FileId, string>, words: string): Promise<void> {
     const { files: before } = openSite.shown
     const moved = new Map([...moves].map(([id, path]) => [valueFor(before, id).path, path]))
     const rewritten = await sheetChanges(moved)
@@ -253,7 +253,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
    * Takes files in, one after the other, and keeps them as one change; a file of the same path is replaced. What cannot
    * be kept is told, and the rest goes on. @returns the ids of the files that came
    */
-  async function takeIn(incoming: readonly Incoming[], folder: string): Promise<EntryId[]> {
+  async function takeIn(incoming: readonly Incoming[], folder: string): Promise<FileId[]> {
     stopping = new AbortController()
     const arrivals = new Map(
       incoming.flatMap(({ path }) => {
@@ -289,7 +289,7 @@ export const useSiteFiles = defineStore('siteFiles', () => {
    * Adds a picture without replacing another file. @returns the id of its file, or of the one that has the same bytes already;
    * undefined where it is refused, with the reason in `faults`
    */
-  async function addPicture(picture: File): Promise<EntryId | undefined> {
+  async function addPicture(picture: File): Promise<FileId | undefined> {
     faults.value = []
     const wanted = pathForIncoming(picture.name, '')
     if (wanted === undefined || fileTypeOf(wanted)?.kind !== 'picture') {

@@ -1,4 +1,4 @@
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import { sitesApi } from '../api/sites.ts'

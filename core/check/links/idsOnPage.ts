@@ -1,5 +1,6 @@
 import { parse } from 'parse5'
-import type { EntryId, PageEntry } from '../../plan/entry.ts'
+import type { PageEntry } from '../../plan/entry.ts'
+import type { EntryId } from '../../plan/ids.ts'
 import { byKind, type PiecesSite, type Site, type TemplatesSite } from '../../plan/site.ts'
 import { standings } from '../../plan/surround/surround.ts'
 import type { Templates } from '../../plan/surround/templates.ts'

@@ -1,5 +1,5 @@
 import { folderOf } from '../../address/relative.ts'
-import type { EntryId } from '../../plan/entry.ts'
+import type { EntryId } from '../../plan/ids.ts'
 import { isOfTemplates, type TemplatesSite } from '../../plan/site.ts'
 import type { Bits, Included, Spelling } from '../../plan/surround/templates.ts'
 import { valueFor } from '../../standard/present.ts'

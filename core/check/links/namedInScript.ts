@@ -1,5 +1,6 @@
 import { ownTargetOf } from '../../content/ownLinks.ts'
-import type { EntryId, PageEntry } from '../../plan/entry.ts'
+import type { PageEntry } from '../../plan/entry.ts'
+import type { EntryId } from '../../plan/ids.ts'
 import type { Site } from '../../plan/site.ts'
 import { type Mention, mentionsIn } from '../../pointer/mentions.ts'
 import { asBrowsersRead, withoutQuery } from '../../standard/reference.ts'

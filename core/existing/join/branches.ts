@@ -1,5 +1,6 @@
 import type { Branch } from '../../plan/branch.ts'
-import type { EntryId, PageEntry } from '../../plan/entry.ts'
+import type { PageEntry } from '../../plan/entry.ts'
+import type { EntryId } from '../../plan/ids.ts'
 import { childrenOf, entryOf } from '../../plan/plan.ts'
 import type { Site } from '../../plan/site.ts'
 import { valueFor } from '../../standard/present.ts'

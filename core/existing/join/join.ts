@@ -1,7 +1,8 @@
 import { Claims } from '../../address/claims.ts'
 import { applyChange } from '../../plan/change/apply.ts'
 import type { Change, SingleChange } from '../../plan/change/change.ts'
-import { type EntryId, labelOf, type PageEntry, pageSchema } from '../../plan/entry.ts'
+import { labelOf, type PageEntry, pageSchema } from '../../plan/entry.ts'
+import type { EntryId, TemplateId } from '../../plan/ids.ts'
 import { entryOf } from '../../plan/plan.ts'
 import type { SiteFile } from '../../plan/file.ts'
 import { isOfTemplates, type Site } from '../../plan/site.ts'
@@ -29,7 +30,7 @@ export interface JoinedPage {
   readonly title: string
   readonly parent: EntryId
   /** The name of its template; undefined where pages are made of pieces. */
-  readonly template: string | undefined
+  readonly template: TemplateId | undefined
   /** In how many places it differs from that. */
   readonly differences: number
 }

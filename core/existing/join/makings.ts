@@ -1,6 +1,7 @@
 import { addressesOf } from '../../address/addresses.ts'
 import { markOf } from '../../plan/change/mark.ts'
-import type { EntryId, PageEntry } from '../../plan/entry.ts'
+import type { PageEntry } from '../../plan/entry.ts'
+import type { EntryId } from '../../plan/ids.ts'
 import { entryOf } from '../../plan/plan.ts'
 import type { TemplatesSite } from '../../plan/site.ts'
 import type { Override, PageMaking, Template } from '../../plan/surround/templates.ts'

@@ -1,5 +1,5 @@
 import { addressesOf } from '../../address/addresses.ts'
-import type { EntryId } from '../../plan/entry.ts'
+import type { EntryId } from '../../plan/ids.ts'
 import { isWritten, type Site, type TemplatesSite } from '../../plan/site.ts'
 import { encodeText } from '../../standard/encoding.ts'
 import { valueFor } from '../../standard/present.ts'

@@ -1,6 +1,7 @@
 import { readingRuns } from '../../navigate/readingOrder.ts'
 import type { Branch } from '../../plan/branch.ts'
-import { type EntryId, type LinkTarget, type PageEntry, pageSchema } from '../../plan/entry.ts'
+import { type LinkTarget, type PageEntry, pageSchema } from '../../plan/entry.ts'
+import type { EntryId, FileId } from '../../plan/ids.ts'
 import { type SiteFile } from '../../plan/file.ts'
 import { newGroup, newLink, newPage } from '../../plan/newEntry.ts'
 import { ancestorsOf } from '../../plan/plan.ts'
@@ -97,8 +98,8 @@ interface Made {
 /** What stands in a site already when a folder is read for it: the ids of its entries and files by path, and all that are taken. */
 export interface KnownIds {
   readonly entries: ReadonlyMap<string, EntryId>
-  readonly files: ReadonlyMap<string, EntryId>
-  readonly taken: readonly EntryId[]
+  readonly files: ReadonlyMap<string, FileId>
+  readonly taken: readonly (EntryId | FileId)[]
 }
 export const NOTHING_KNOWN: KnownIds = { entries: new Map(), files: new Map(), taken: [] }
 

@@ -1,7 +1,7 @@
 import { itemAt, valueFor } from '../../standard/present.ts'
 import { collect } from '../collect.ts'
 import { hereMark, indexOfMenu, itemsShown, type MenuItem } from '../../navigate/menu.ts'
-import type { EntryId } from '../../plan/entry.ts'
+import type { EntryId } from '../../plan/ids.ts'
 import { childrenOf } from '../../plan/plan.ts'
 import type { Site } from '../../plan/site.ts'
 import type { Menu, PlanMenu } from '../../plan/surround/menu.ts'

@@ -1,12 +1,12 @@
 import * as v from 'valibot'
-import { entryIdSchema } from '../../plan/entry.ts'
+import { itemIdSchema } from '../../plan/ids.ts'
 import { linksAfter, mapped } from '../../plan/surround/following.ts'
 import { pickedLinksSchema } from '../../plan/surround/pickedLink.ts'
 import { filledLine } from '../../standard/text.ts'
 import { type PieceModel, pieceSchemaOf } from '../pieceModel.ts'
 
 const MOST = 12
-const column = v.strictObject({ id: entryIdSchema, heading: filledLine(200), links: pickedLinksSchema(50) })
+const column = v.strictObject({ id: itemIdSchema, heading: filledLine(200), links: pickedLinksSchema(50) })
 
 const schema = pieceSchemaOf('columns', {
   /** What a screen reader calls them. */

@@ -1,6 +1,7 @@
 import { itemsBelow, type MenuItem, targetOfEntry } from '../../navigate/menu.ts'
 import { wholeSite } from '../../navigate/pageList.ts'
-import { type EntryId, isBegun, labelOf } from '../../plan/entry.ts'
+import { isBegun, labelOf } from '../../plan/entry.ts'
+import type { EntryId, FileId } from '../../plan/ids.ts'
 import { fileTypeOf } from '../../plan/file.ts'
 import type { PiecesSite, Site } from '../../plan/site.ts'
 import type { Call, ComputedElement } from '../../render/authorHtml.ts'
@@ -128,7 +129,7 @@ function renderItems(
 }
 
 /** The picture of a page: its own banner, else the first picture of its text that is a file of the site. */
-function pictureOf({ files, plan }: Site, id: EntryId | undefined): EntryId | undefined {
+function pictureOf({ files, plan }: Site, id: EntryId | undefined): FileId | undefined {
   const page = id === undefined ? undefined : plan.entries.get(id)
   if (page?.kind !== 'page') return undefined
   if (page.banner && files.has(page.banner.file)) return page.banner.file

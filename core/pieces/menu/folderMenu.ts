@@ -6,7 +6,7 @@ import {
   type MenuItem,
   UNMARKED,
 } from '../../navigate/menu.ts'
-import type { EntryId } from '../../plan/entry.ts'
+import type { EntryId } from '../../plan/ids.ts'
 import { ancestorsOf, childrenOf } from '../../plan/plan.ts'
 import type { Menu } from '../../plan/surround/menu.ts'
 import type { MenuShape } from '../../plan/surround/menuShape.ts'

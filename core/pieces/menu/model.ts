@@ -1,10 +1,10 @@
 import * as v from 'valibot'
-import { entryIdSchema } from '../../plan/entry.ts'
+import { menuIdSchema } from '../../plan/ids.ts'
 import { MENU_SHAPES } from '../../plan/surround/menuShape.ts'
 import { flag, LEADS_NOWHERE, type PieceModel, pieceSchemaOf } from '../pieceModel.ts'
 
 const schema = pieceSchemaOf('menu', {
-  menu: entryIdSchema,
+  menu: menuIdSchema,
   shape: v.picklist(MENU_SHAPES, `must be ${MENU_SHAPES.join(', ')}`),
   /** Whether it folds behind a button on a narrow screen. */
   folds: flag(false),

@@ -1,5 +1,5 @@
 import { hereMark, indexOfMenu, isSameEverywhere, itemsShown, type MenuItem } from '../../navigate/menu.ts'
-import type { EntryId } from '../../plan/entry.ts'
+import type { EntryId } from '../../plan/ids.ts'
 import type { PiecesSite } from '../../plan/site.ts'
 import type { PieceOf } from '../../plan/surround/piece.ts'
 import { menuOf } from '../../plan/surround/surround.ts'

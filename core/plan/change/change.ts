@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { branchSchema } from '../branch.ts'
-import { type EntryField, entryIdSchema, entrySchema, fieldSchemas } from '../entry.ts'
+import { type EntryField, entrySchema, fieldSchemas } from '../entry.ts'
+import { entryIdSchema, fileIdSchema } from '../ids.ts'
 import { siteFileSchema } from '../file.ts'
 import { goneListSchema } from '../gone.ts'
 import { type SettingName, settingSchemas } from '../site.ts'
@@ -89,7 +90,7 @@ const setSiteSchema = v.variant(
 const addFileSchema = v.strictObject({ kind: v.literal('addFile'), file: siteFileSchema })
 /** Sets a file whole: where it stands, its bytes, what it says to those who do not see it. */
 const setFileSchema = v.strictObject({ kind: v.literal('setFile'), file: siteFileSchema, over })
-const removeFileSchema = v.strictObject({ kind: v.literal('removeFile'), file: entryIdSchema, gone, over })
+const removeFileSchema = v.strictObject({ kind: v.literal('removeFile'), file: fileIdSchema, gone, over })
 
 export type Add = v.InferOutput<typeof addSchema>
 export type Remove = v.InferOutput<typeof removeSchema>

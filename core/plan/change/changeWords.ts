@@ -1,6 +1,7 @@
 import { lastOf } from '../../standard/present.ts'
 import { entriesOfBranch } from '../branch.ts'
-import { type EntryId, labelOf } from '../entry.ts'
+import { labelOf } from '../entry.ts'
+import type { EntryId } from '../ids.ts'
 import type { SiteFile } from '../file.ts'
 import { walk } from '../plan.ts'
 import type { Site } from '../site.ts'

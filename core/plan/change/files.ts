@@ -1,5 +1,6 @@
 import { folderKeys, nameKey } from '../../standard/fileName.ts'
-import { type EntryId, labelOf } from '../entry.ts'
+import { labelOf } from '../entry.ts'
+import type { FileId } from '../ids.ts'
 import { fileTypeOf, MAX_FILES, MAX_SITE_BYTES, type SiteFile } from '../file.ts'
 import { withGone, withoutGone } from '../gone.ts'
 import type { Site } from '../site.ts'
@@ -83,7 +84,7 @@ function fileOf(site: Site, id: string): SiteFile {
   return file
 }
 
-const pointerTo = (id: EntryId) => `site-file:${id}`
+const pointerTo = (id: FileId) => `site-file:${id}`
 
 /** Keeps a file with the site. @throws ChangeRefused when its id or path is taken. */
 export function addFile(

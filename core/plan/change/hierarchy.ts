@@ -1,6 +1,7 @@
 import { valueFor } from '../../standard/present.ts'
 import { branchOf, entriesOfBranch } from '../branch.ts'
-import { type Entry, type EntryId, labelOf } from '../entry.ts'
+import { type Entry, labelOf } from '../entry.ts'
+import type { EntryId } from '../ids.ts'
 import {
   ancestorsOf,
   childrenOf,

@@ -1,5 +1,6 @@
 import { branchOf } from '../branch.ts'
-import type { Body, EntryId } from '../entry.ts'
+import type { Body } from '../entry.ts'
+import type { EntryId } from '../ids.ts'
 import { childrenOf } from '../plan.ts'
 import type { Site } from '../site.ts'
 import { menuOf, ruleOf, standingOf, templatesOf } from '../surround/surround.ts'

@@ -1,4 +1,5 @@
-import { type Entry, type EntryId, labelOf } from '../entry.ts'
+import { type Entry, labelOf } from '../entry.ts'
+import type { EntryId } from '../ids.ts'
 import { goneByPointer, goneList } from '../gone.ts'
 import { siteFault } from '../siteFault.ts'
 import { childrenOf, type Plan } from '../plan.ts'

@@ -1,6 +1,7 @@
 import * as v from 'valibot'
 import { listOf } from '../../standard/list.ts'
-import { type Entry, entryIdSchema, groupSchema, linkSchema, pageSchema } from '../entry.ts'
+import { type Entry, groupSchema, linkSchema, pageSchema } from '../entry.ts'
+import { entryIdSchema, fileIdSchema } from '../ids.ts'
 import { MAX_FILES, siteFileSchema } from '../file.ts'
 import { goneListSchema } from '../gone.ts'
 import { MAX_ENTRIES } from '../plan.ts'
@@ -8,7 +9,7 @@ import { type SettingName, settingSchemas } from '../site.ts'
 import { earlierSurroundSchema } from '../surround/earlier.ts'
 import { overSchema as over } from './mark.ts'
 
-const ids = (most: number) => listOf(entryIdSchema, most)
+const entryIds = (most: number) => listOf(entryIdSchema, most)
 
 const entrySchema = v.variant('kind', [pageSchema, groupSchema, linkSchema]) as v.GenericSchema<
   unknown,
@@ -34,12 +35,12 @@ export const restoreSchema = v.strictObject({
   surround: v.optional(earlierSurroundSchema),
   /** Files that are there again, or are as they were. */
   files: listOf(siteFileSchema, MAX_FILES),
-  filesGone: ids(MAX_FILES),
+  filesGone: listOf(fileIdSchema, MAX_FILES),
   /** Entries that are there again, or are as they were; none of them with those under it. */
   entries: listOf(entrySchema, MAX_ENTRIES),
-  entriesGone: ids(MAX_ENTRIES),
+  entriesGone: entryIds(MAX_ENTRIES),
   /** The ids under each entry under which something else stood; an empty list for none. */
-  children: listOf(v.strictObject({ parent: entryIdSchema, children: ids(MAX_ENTRIES) }), MAX_ENTRIES),
+  children: listOf(v.strictObject({ parent: entryIdSchema, children: entryIds(MAX_ENTRIES) }), MAX_ENTRIES),
   /** What is remembered of removed pages and files, where that differs. */
   gone: v.optional(goneListSchema),
   over,

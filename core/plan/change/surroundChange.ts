@@ -1,5 +1,5 @@
 import * as v from 'valibot'
-import { entryIdSchema } from '../entry.ts'
+import { entryIdSchema, menuIdSchema, pieceIdSchema } from '../ids.ts'
 import { menuSchema } from '../surround/menu.ts'
 import { pieceSchema } from '../surround/piece.ts'
 import { PLACES } from '../surround/place.ts'
@@ -16,11 +16,11 @@ const at = v.pipe(
 const place = v.picklist(PLACES, `must be ${PLACES.join(', ')}`)
 
 const addPieceSchema = v.strictObject({ kind: v.literal('addPiece'), place, at, piece: pieceSchema })
-const removePieceSchema = v.strictObject({ kind: v.literal('removePiece'), piece: entryIdSchema, over })
+const removePieceSchema = v.strictObject({ kind: v.literal('removePiece'), piece: pieceIdSchema, over })
 /** Puts a piece elsewhere; `beside`: in one row with the piece before it. */
 const movePieceSchema = v.strictObject({
   kind: v.literal('movePiece'),
-  piece: entryIdSchema,
+  piece: pieceIdSchema,
   place,
   at,
   beside: v.boolean('must be true or false'),
@@ -30,7 +30,7 @@ const movePieceSchema = v.strictObject({
 const setPieceSchema = v.strictObject({ kind: v.literal('setPiece'), piece: pieceSchema, over })
 
 const addMenuSchema = v.strictObject({ kind: v.literal('addMenu'), at, menu: menuSchema })
-const removeMenuSchema = v.strictObject({ kind: v.literal('removeMenu'), menu: entryIdSchema, over })
+const removeMenuSchema = v.strictObject({ kind: v.literal('removeMenu'), menu: menuIdSchema, over })
 const setMenuSchema = v.strictObject({ kind: v.literal('setMenu'), menu: menuSchema, over })
 
 const RULES = Object.keys(surroundRuleSchemas) as SurroundRule[]

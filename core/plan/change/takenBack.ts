@@ -1,5 +1,6 @@
 import type { Branch } from '../branch.ts'
-import { type EntryId, labelOf } from '../entry.ts'
+import { labelOf } from '../entry.ts'
+import type { EntryId } from '../ids.ts'
 import { childrenOf } from '../plan.ts'
 import type { Site } from '../site.ts'
 import type { SingleChange } from './change.ts'

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { filledLine, line } from '../../standard/text.ts'
-import { entryIdSchema } from '../entry.ts'
+import { entryIdSchema, menuIdSchema } from '../ids.ts'
 import { pickedLinksSchema } from './pickedLink.ts'
 
 /** What an author decided about one entry in one menu, beside what the plan says. */
@@ -14,7 +14,7 @@ export type MenuException = v.InferOutput<typeof exceptionSchema>
 
 /** A projection of the plan: what stands under an entry, or around the page that a visitor is on. */
 const planMenuSchema = v.strictObject({
-  id: entryIdSchema,
+  id: menuIdSchema,
   kind: v.literal('plan'),
   /** What the author, and a screen reader, call it. */
   name: filledLine(100),
@@ -30,7 +30,7 @@ const planMenuSchema = v.strictObject({
 
 /** A list of entries and links that the author picks one by one. */
 const pickedMenuSchema = v.strictObject({
-  id: entryIdSchema,
+  id: menuIdSchema,
   kind: v.literal('picked'),
   name: filledLine(100),
   links: pickedLinksSchema(100),

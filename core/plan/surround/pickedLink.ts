@@ -1,11 +1,12 @@
 import * as v from 'valibot'
 import { line } from '../../standard/text.ts'
-import { entryIdSchema, targetSchema } from '../entry.ts'
+import { targetSchema } from '../entry.ts'
+import { itemIdSchema } from '../ids.ts'
 
 /** A link that the author picks, with its own label. */
 const pickedLinkSchema = v.pipe(
   v.strictObject({
-    id: entryIdSchema,
+    id: itemIdSchema,
     /** Empty for that of the entry which it leads to, whatever that comes to be. */
     label: line(200),
     target: targetSchema,

@@ -1,7 +1,7 @@
 import * as v from 'valibot'
 import { isWebAddress } from '../../standard/target.ts'
 import { filledLine } from '../../standard/text.ts'
-import { entryIdSchema } from '../entry.ts'
+import { entryIdSchema, fileIdSchema } from '../ids.ts'
 
 const flag = v.boolean('must be true or false')
 
@@ -55,7 +55,7 @@ export type OrderRule = v.InferOutput<typeof orderRuleSchema>
 
 /** A style sheet or script that every page names: a file of the site, or one that is fetched from elsewhere. */
 const headFileSchema = v.variant('from', [
-  v.strictObject({ from: v.literal('site'), file: entryIdSchema }),
+  v.strictObject({ from: v.literal('site'), file: fileIdSchema }),
   v.strictObject({
     from: v.literal('elsewhere'),
     url: v.pipe(

@@ -1,6 +1,6 @@
 import * as v from 'valibot'
 import { lastOf } from '../../standard/present.ts'
-import type { EntryId } from '../entry.ts'
+import type { FileId } from '../ids.ts'
 import { isSameData } from '../../standard/sameData.ts'
 import { type Templates, templatesSchema } from './templates.ts'
 import { DEFAULT_LOOK, lookSchema } from './look.ts'
@@ -255,7 +255,7 @@ export function rowsOf(pieces: readonly Piece[]): readonly (readonly Piece[])[] 
 }
 
 /** The files of the site that pieces show, and the style sheets and scripts of all pages. */
-export function filesOfSurround(surround: Surround): readonly EntryId[] {
+export function filesOfSurround(surround: Surround): readonly FileId[] {
   const { styles, scripts } = piecesOf(surround).headFiles
   return [
     ...[...allPieces(surround)].flatMap(({ piece }) => modelOf(piece.kind).files(piece)),

@@ -1,3 +1,4 @@
+import type { MenuId, TemplateId } from '../ids.ts'
 import * as v from 'valibot'
 import { recordOf } from '../../standard/record.ts'
 
@@ -24,6 +25,8 @@ const source = v.pipe(
     'must not contain NUL or halves of characters',
   ),
 )
+
+const templateId = source as v.GenericSchema<string, TemplateId>
 
 /** How many menus, breadcrumbs and pagers a template may have: each may have a link to every page of the site. */
 export const MOST_COMPUTED_PARTS = 100
@@ -75,7 +78,7 @@ export type ItemForm = v.InferOutput<typeof formSchema>
 const menuPatternSchema = v.strictObject({
   id: source,
   /** The menu of the surround whose items it writes. */
-  menu: source,
+  menu: source as v.GenericSchema<string, MenuId>,
   /** Whether a section menu has its section on top of its pages, or in one line with them. */
   shape: v.optional(v.picklist(['stack', 'row']), 'stack'),
   before: bitsSchema,
@@ -153,7 +156,7 @@ export type TemplatePart = v.InferOutput<typeof partSchema>
 export type Where = (typeof WHERE)[number]
 
 const templateSchema = v.strictObject({
-  id: source,
+  id: templateId,
   name: source,
   parts: v.pipe(
     v.array(partSchema),
@@ -209,7 +212,7 @@ export type Included = v.InferOutput<typeof includedSchema>
 export type IncludedPart = Included['parts'][number]
 
 export const makingSchema = v.strictObject({
-  template: source,
+  template: templateId,
   encoding,
   overrides,
   /** How the references of its content are written, by the pointer, where otherwise than most of the site. */

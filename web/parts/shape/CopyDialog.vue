@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
+import { labelOf } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { childrenOf, entryOf, placeOf, walk } from '@viatica/core/plan/plan.ts'
 import { fromSiteData } from '@viatica/core/plan/siteData.ts'
 import type { Site } from '@viatica/core/plan/site.ts'

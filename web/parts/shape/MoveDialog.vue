@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
+import { labelOf } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { entryOf, isWithin } from '@viatica/core/plan/plan.ts'
 import { valueFor } from '@viatica/core/standard/present.ts'
 import { Button } from 'ant-design-vue'

@@ -8,14 +8,8 @@ import { movesPublished } from '@viatica/core/address/moves.ts'
 import { isPinnedHere, pinPages } from '@viatica/core/address/pins.ts'
 import type { SetEntry } from '@viatica/core/plan/change/change.ts'
 import { changeWords } from '@viatica/core/plan/change/changeWords.ts'
-import {
-  type EntryField,
-  type EntryId,
-  labelOf,
-  type PageState,
-  type Picture,
-  STATES,
-} from '@viatica/core/plan/entry.ts'
+import { type EntryField, labelOf, type PageState, type Picture, STATES } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import type { Site } from '@viatica/core/plan/site.ts'
 import { soundTypedName } from '@viatica/core/standard/fileName.ts'

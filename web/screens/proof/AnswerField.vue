@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { answering, askedNow } from '@viatica/core/check/answers.ts'
 import type { Asked } from '@viatica/core/check/rule.ts'
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { entryPointer } from '@viatica/core/pointer/pointer.ts'
 import { Button, Input } from 'ant-design-vue'
 import { computed, ref, useId, watch } from 'vue'

@@ -1,4 +1,4 @@
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { ancestorsOf } from '@viatica/core/plan/plan.ts'
 import { useTimeoutFn } from '@vueuse/core'
 import { computed, type ComputedRef, onScopeDispose, watch } from 'vue'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { addressesOf } from '@viatica/core/address/addresses.ts'
-import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
+import { labelOf } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { ancestorsOf, childrenOf, entryOf, walk } from '@viatica/core/plan/plan.ts'
 import { isWritten } from '@viatica/core/plan/site.ts'
 import { valueFor } from '@viatica/core/standard/present.ts'

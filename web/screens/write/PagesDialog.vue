@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
+import { labelOf } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import { escapeAttribute } from '@viatica/core/standard/escape.ts'
 import { Button, Checkbox, RadioGroup } from 'ant-design-vue'

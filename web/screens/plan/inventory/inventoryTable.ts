@@ -11,7 +11,7 @@ import {
 } from '@tanstack/vue-table'
 import type { CellValue, Column } from '@viatica/core/inventory/columns.ts'
 import { COLUMNS } from '@viatica/core/inventory/columns.ts'
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 
 /** A page as a row of the inventory: what stands under the name of each column. */
 export interface InventoryRow {

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import type { Plan } from '@viatica/core/plan/plan.ts'
 import { type Box, connection, type Structure } from '@viatica/core/structure/tree.ts'
 import { computed } from 'vue'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import type { PageSight } from '@viatica/core/seen/seen.ts'
 import { Button, Checkbox, Progress, Spin } from 'ant-design-vue'

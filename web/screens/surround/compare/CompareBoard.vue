@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { addressesOf } from '@viatica/core/address/addresses.ts'
 import { pageSources } from '@viatica/core/compare/pages.ts'
-import { type EntryId, labelOf } from '@viatica/core/plan/entry.ts'
+import { labelOf } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { entryOf, walk } from '@viatica/core/plan/plan.ts'
 import { isWritten } from '@viatica/core/plan/site.ts'
 import { itemAt, valueFor } from '@viatica/core/standard/present.ts'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { EntryId } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { labelOf } from '@viatica/core/plan/entry.ts'
 import { ancestorsOf, childrenOf, entryOf, walk } from '@viatica/core/plan/plan.ts'
 import { indexOfMenu, itemsOf } from '@viatica/core/navigate/menu.ts'

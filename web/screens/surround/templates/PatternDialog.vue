@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { labelOf, type EntryId } from '@viatica/core/plan/entry.ts'
+import { labelOf } from '@viatica/core/plan/entry.ts'
+import type { EntryId } from '@viatica/core/plan/ids.ts'
 import { entryOf } from '@viatica/core/plan/plan.ts'
 import type { TemplatesSite } from '@viatica/core/plan/site.ts'
 import type { TemplatePart } from '@viatica/core/plan/surround/templates.ts'
