@@ -9,7 +9,7 @@ import { originalDatabase } from './original.ts'
 import { startServer } from './server.ts'
 import { expect, type Served, test as base } from './viatica.ts'
 
-/** A server that can publish to a stand-in host, whose files stand in a folder. */
+/** A server that can publish to a stand-in host, which keeps its files in a folder. */
 export interface Publishing extends Served {
   readonly folder: string
   readonly access: StandInAccess
@@ -76,7 +76,7 @@ export async function published(page: Page, number: number): Promise<void> {
     .getByRole('list', { name: /^Publications/ })
     .getByRole('listitem')
     .first()
-  // Each page is asked for again.
+  // The server fetches every page from the host after a publication.
   await expect(newest).toContainText(new RegExp(`^${number}.*published`), { timeout: 60_000 })
   await expect(newest).toContainText(/\b(\d{1,9}) of \1 pages come to visitors as they were sent/)
 }

@@ -22,5 +22,5 @@ export const entryIdSchema = idSchema as v.GenericSchema<string, EntryId>
 export const fileIdSchema = idSchema as v.GenericSchema<string, FileId>
 export const pieceIdSchema = idSchema as v.GenericSchema<string, PieceId>
 export const menuIdSchema = idSchema as v.GenericSchema<string, MenuId>
-/** Of what stands in a list of a piece: a column, a link. */
+/** The id of a column or link in a list of a piece. */
 export const itemIdSchema = idSchema

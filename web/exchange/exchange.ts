@@ -441,7 +441,7 @@ export class Exchange {
 
   #takeBack(from: 'done' | 'undone', isAnyway: boolean): void {
     const { site } = this.#state
-    // Nothing was done yet that could be taken back.
+    // There is nothing to undo before the site is read.
     if (!site) return
     const id = crypto.randomUUID()
     const taken = takenBack(site, this.#state, from, { isAnyway, edit: id, at: Date.now() })
